@@ -1,4 +1,4 @@
-import { BOUNDS, STITCH_NAMES, type Item, type Loop, type Work } from '../notation/index.js';
+import { BOUNDS, STITCH_NAMES, type Item, type Loop, type Start, type Work } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
@@ -37,6 +37,9 @@ export interface Fabric {
   readonly actionStart: Uint32Array;
   /** Group within the round, a row an action. */
   readonly actionGroup: Uint32Array;
+  /** Index in `works` of the written item, a row an action. */
+  readonly actionWork: Uint32Array;
+  readonly works: readonly (Work | Start)[];
   /** Names as the pattern writes them; the first is '' for stitches before any colour is named. */
   readonly colours: readonly string[];
 }
@@ -66,6 +69,9 @@ class FabricBuilder {
   private readonly roundAction: Uint32Array;
   private readonly actionStart: Uint32Array;
   private readonly actionGroup: Uint32Array;
+  private readonly actionWork: Uint32Array;
+  private readonly works: (Work | Start)[] = [];
+  private readonly workIndex = new Map<Work | Start, number>();
   private readonly colours = [''];
   private row = 0;
   private action = 0;
@@ -90,6 +96,7 @@ class FabricBuilder {
     this.roundAction = new Uint32Array(roundCount + 1);
     this.actionStart = new Uint32Array(stitchCount + 1);
     this.actionGroup = new Uint32Array(stitchCount);
+    this.actionWork = new Uint32Array(stitchCount);
   }
 
   addRound(items: readonly Item[], { uses, around }: RoundCount): void {
@@ -128,29 +135,36 @@ class FabricBuilder {
       const count = item.count === 'around' ? around : item.count;
       for (let i = 0; i < count; i++) this.addAction(item);
     } else if (item.kind === 'start') {
-      for (let i = 0; i < item.count; i++) this.addStart(item.stitch);
+      for (let i = 0; i < item.count; i++) this.addStart(item);
     } else if (item.kind === 'group') {
       const times = item.times === 'around' ? 1 : item.times;
       for (let i = 0; i < times; i++) this.addItems(item.items);
     }
   }
 
-  private addAction({ stitch, loop, per, together }: Work): void {
+  private addAction(work: Work): void {
+    const { stitch, loop, per, together } = work;
     const { start, length, scale } = this.below;
     const orphan = length === 0;
     const parent = orphan ? -1 : start + Math.min(length - 1, Math.floor(this.used * scale));
     const parents = orphan ? 0 : Math.min(together, start + length - parent);
-    this.beginAction();
+    this.beginAction(work);
     for (let i = 0; i < per; i++) this.addStitch(STITCH_NAMES.indexOf(stitch), LOOPS.indexOf(loop), parent, parents);
     this.used += together;
   }
 
-  private addStart(stitch: Work['stitch']): void {
-    this.beginAction();
-    this.addStitch(STITCH_NAMES.indexOf(stitch), 0, -1, 0);
+  private addStart(start: Start): void {
+    this.beginAction(start);
+    this.addStitch(STITCH_NAMES.indexOf(start.stitch), 0, -1, 0);
   }
 
-  private beginAction(): void {
+  private beginAction(work: Work | Start): void {
+    let index = this.workIndex.get(work);
+    if (index === undefined) {
+      index = this.works.push(work) - 1;
+      this.workIndex.set(work, index);
+    }
+    this.actionWork[this.action] = index;
     this.actionStart[this.action] = this.row;
     this.actionGroup[this.action] = this.group;
     this.action++;
@@ -189,6 +203,8 @@ class FabricBuilder {
       roundAction: this.roundAction,
       actionStart: this.actionStart.slice(0, this.action + 1),
       actionGroup: this.actionGroup.slice(0, this.action),
+      actionWork: this.actionWork.slice(0, this.action),
+      works: this.works,
       colours: this.colours,
     };
   }

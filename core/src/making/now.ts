@@ -1,0 +1,107 @@
+import { changeOf, roundLength, type Change, type Fabric, type PartCount, type RoundCount } from '../fabric/index.js';
+import { printItem, type Terms } from '../notation/index.js';
+import type { Position } from './log.js';
+import { stitchesDone, within } from './step.js';
+
+/** Actions of one kind in a row: "3 sc", "inc". */
+export interface Run {
+  readonly words: string;
+  readonly change: Change;
+  readonly length: number;
+  /** Actions of it already done. */
+  readonly done: number;
+}
+
+/** What the maker needs to know right now. */
+export interface Now {
+  readonly round: RoundCount;
+  /** 0-based. */
+  readonly roundIndex: number;
+  readonly roundCount: number;
+  readonly stitches: number;
+  readonly stitchesDone: number;
+  /** The runs of the current group. */
+  readonly runs: readonly Run[];
+  /** 0-based group of the round, and how many there are. */
+  readonly group: number;
+  readonly groupCount: number;
+  /** What the maker does after this group: the next group's words, the next round's, or null at the end. */
+  readonly then: string | null;
+  /** The next increase or decrease of the round after the action at hand, and the actions before it. */
+  readonly nextChange: { readonly change: Change; readonly inActions: number } | null;
+  /** Same rounds in a row that this one stands in: how many are done, of how many; null unless more than one. */
+  readonly same: { readonly done: number; readonly of: number } | null;
+}
+
+/** @returns null when the piece is finished, or its part has no rounds. */
+export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position, terms: Terms): Now | null {
+  const position = within(fabric, at);
+  if (position.round >= fabric.roundCount) return null;
+  const first = fabric.roundAction[position.round]!;
+  const end = fabric.roundAction[position.round + 1]!;
+  const action = first + position.action;
+  const group = fabric.actionGroup[action]!;
+  const runs = runsOf(fabric, groupRange(fabric, action), action, terms);
+  const groupEnd = groupRange(fabric, action)[1];
+  const round = rounds[position.round]!;
+  const line = part.lines[round.line]!;
+  const nextRound = rounds[position.round + 1];
+  const nextLine = nextRound && position.round + 1 < fabric.roundCount ? groupWords(fabric, fabric.roundAction[position.round + 1]!, terms) : null;
+  return {
+    round,
+    roundIndex: position.round,
+    roundCount: fabric.roundCount,
+    stitches: roundLength(fabric, position.round),
+    stitchesDone: stitchesDone(fabric, position).inRound,
+    runs,
+    group,
+    groupCount: fabric.actionGroup[end - 1]! + 1,
+    then: groupEnd < end ? groupWords(fabric, groupEnd, terms) : nextLine === null ? null : `${nextRound!.label}: ${nextLine}`,
+    nextChange: nextChangeAfter(fabric, action, end),
+    same: line.last > line.first ? { done: round.number - line.first, of: line.last - line.first + 1 } : null,
+  };
+}
+
+/** Actions of the group that `action` stands in, as [first, end). */
+function groupRange(fabric: Fabric, action: number): readonly [number, number] {
+  const round = fabric.round[fabric.actionStart[action]!]!;
+  const first = fabric.roundAction[round]!;
+  const end = fabric.roundAction[round + 1]!;
+  const group = fabric.actionGroup[action]!;
+  let from = action;
+  let to = action + 1;
+  while (from > first && fabric.actionGroup[from - 1] === group) from--;
+  while (to < end && fabric.actionGroup[to] === group) to++;
+  return [from, to];
+}
+
+function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: number, terms: Terms): Run[] {
+  const runs: Run[] = [];
+  for (let start = from; start < to; ) {
+    let end = start + 1;
+    while (end < to && fabric.actionWork[end] === fabric.actionWork[start]) end++;
+    const work = fabric.works[fabric.actionWork[start]!]!;
+    runs.push({
+      words: printItem({ ...work, count: end - start }, terms),
+      change: changeOf(fabric, start),
+      length: end - start,
+      done: Math.min(Math.max(0, at - start), end - start),
+    });
+    start = end;
+  }
+  return runs;
+}
+
+function groupWords(fabric: Fabric, action: number, terms: Terms): string {
+  return runsOf(fabric, groupRange(fabric, action), action, terms)
+    .map((run) => run.words)
+    .join(', ');
+}
+
+function nextChangeAfter(fabric: Fabric, action: number, end: number): Now['nextChange'] {
+  for (let next = action; next < end; next++) {
+    const change = changeOf(fabric, next);
+    if (change !== 'plain') return { change, inActions: next - action };
+  }
+  return null;
+}

@@ -1,0 +1,2 @@
+export { measure, openings, outline, upToRound, type Measures } from './measures.js';
+export { CLOSES_UP_TO, FIRM, plainProfile, ringRadius, stuffedProfile, type Profile } from './profile.js';

@@ -1,0 +1,1 @@
+export { stitchAngles } from './angles.js';
