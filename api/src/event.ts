@@ -1,0 +1,24 @@
+import type { MakerEvent } from '@lemniscus/core/making';
+import { z } from 'zod';
+
+const common = {
+  id: z.uuid('An event is named by a UUID.'),
+  piece: z.string().min(1, 'Say which piece.').max(200),
+  /** ms since 1970, by the maker's clock. */
+  at: z.int().min(0).max(8_640_000_000_000_000),
+};
+
+export const Event = z.discriminatedUnion('kind', [
+  z.object({ ...common, kind: z.literal('reached'), round: z.int().min(0).max(1_000_000), action: z.int().min(0).max(1_000_000) }),
+  z.object({ ...common, kind: z.literal('undone'), event: z.uuid() }),
+]) satisfies z.ZodType<MakerEvent>;
+
+/** Most events sent at once. */
+export const EVENT_BATCH = 1_000;
+
+export const EventBatch = z.object({ events: z.array(Event).max(EVENT_BATCH, `Send at most ${EVENT_BATCH} events at once.`) });
+export type EventBatch = z.infer<typeof EventBatch>;
+
+/** Events in the order they arrived. `last` is the cursor to ask on from. */
+export const EventPage = z.object({ events: z.array(Event), last: z.int().min(0) });
+export type EventPage = z.infer<typeof EventPage>;

@@ -1,0 +1,3 @@
+export { ApiError, type ApiErrorCode } from './error.js';
+export { Event, EVENT_BATCH, EventBatch, EventPage } from './event.js';
+export { HookMm, Make, MakeChange, MakeId, NewMake, PatternText, Place, ShelvedMake, YarnWeight } from './make.js';

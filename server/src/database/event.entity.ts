@@ -1,0 +1,20 @@
+import { defineEntity, type InferEntity } from '@mikro-orm/core';
+import { MakeEntity } from './make.entity.js';
+
+/** One appended event; `sequence` is the order of arrival. */
+export const EventEntity = defineEntity({
+  name: 'Event',
+  tableName: 'event',
+  properties: (p) => ({
+    sequence: p.integer().primary().autoincrement(),
+    id: p.string().unique(),
+    make: () => p.manyToOne(MakeEntity),
+    piece: p.string(),
+    at: p.integer(),
+    kind: p.string().$type<'reached' | 'undone'>(),
+    round: p.integer().nullable(),
+    action: p.integer().nullable(),
+    event: p.string().nullable(),
+  }),
+});
+export type EventRow = InferEntity<typeof EventEntity>;

@@ -1,0 +1,5 @@
+import type { MigrationObject } from '@mikro-orm/core';
+import { MakesAndEvents } from './0001-makes-and-events.js';
+
+/** All migrations, in order. Names are kept in the database and never change. */
+export const MIGRATIONS: MigrationObject[] = [{ name: '0001-makes-and-events', class: MakesAndEvents }];

@@ -1,0 +1,61 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { defineConfig, MikroORM } from '@mikro-orm/libsql';
+import { Migrator } from '@mikro-orm/migrations';
+import { EventEntity } from './event.entity.js';
+import { MakeEntity } from './make.entity.js';
+import { MIGRATIONS } from './migrations/index.js';
+
+export type Database = MikroORM;
+
+export class NewerDatabaseError extends Error {
+  constructor(path: string, unknown: readonly string[]) {
+    super(
+      `The database ${path} was written by a newer Lemniscus (it has ${unknown.join(', ')}). ` +
+        'Update Lemniscus, or set LEMNISCUS_DATA to another folder. Nothing was changed.',
+    );
+    this.name = 'NewerDatabaseError';
+  }
+}
+
+/**
+ * Opens the database in a folder, making and migrating it where needed. The only place that opens it.
+ * @throws NewerDatabaseError when it has migrations this program does not know
+ */
+export async function openDatabase(folder: string): Promise<Database> {
+  const path = join(folder, 'lemniscus.db');
+  const fresh = !existsSync(path);
+  const orm = await MikroORM.init(
+    defineConfig({
+      dbName: path,
+      entities: [MakeEntity, EventEntity],
+      extensions: [Migrator],
+      migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
+      discovery: { disableDynamicFileAccess: true },
+      forceUndefined: false,
+    }),
+  );
+  try {
+    if (!fresh) await refuseNewer(orm, path);
+    const connection = orm.em.getConnection();
+    await connection.execute('pragma journal_mode = wal');
+    await connection.execute('pragma synchronous = full');
+    await connection.execute('pragma busy_timeout = 5000');
+    await orm.getMigrator().up();
+    await connection.execute('pragma foreign_keys = on');
+    return orm;
+  } catch (error) {
+    await orm.close(true);
+    throw error;
+  }
+}
+
+async function refuseNewer(orm: Database, path: string): Promise<void> {
+  const connection = orm.em.getConnection();
+  const table = await connection.execute<{ name: string }[]>("select name from sqlite_master where type = 'table' and name = 'migration'");
+  if (table.length === 0) return;
+  const applied = await connection.execute<{ name: string }[]>('select name from migration order by id');
+  const known = new Set(MIGRATIONS.map((migration) => migration.name));
+  const unknown = applied.map((row) => row.name).filter((name) => !known.has(name));
+  if (unknown.length > 0) throw new NewerDatabaseError(path, unknown);
+}

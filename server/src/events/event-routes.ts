@@ -1,0 +1,27 @@
+import { EventBatch, MakeId } from '@lemniscus/api';
+import { Router } from 'express';
+import { z } from 'zod';
+import type { Database } from '../database/open.js';
+import { parse } from '../http/parse.js';
+import { findMake } from '../makes/make-store.js';
+import { appendEvents, eventsAfter } from './event-store.js';
+
+const Cursor = z.object({ after: z.coerce.number('Give a cursor.').int().min(0).default(0) });
+
+/** Mounted below a make: its events. */
+export function eventRoutes(database: Database): Router {
+  const routes = Router({ mergeParams: true });
+  routes.get<'/', { id: string }>('/', async (request, response) => {
+    const em = database.em.fork();
+    const make = await findMake(em, parse(MakeId, request.params.id));
+    response.json(await eventsAfter(em, make.id, parse(Cursor, request.query).after));
+  });
+  routes.post<'/', { id: string }>('/', async (request, response) => {
+    const em = database.em.fork();
+    const { events } = parse(EventBatch, request.body);
+    const make = await findMake(em, parse(MakeId, request.params.id));
+    await appendEvents(em, make.id, events);
+    response.status(204).end();
+  });
+  return routes;
+}

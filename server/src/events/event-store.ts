@@ -1,0 +1,61 @@
+import { EVENT_BATCH, type EventPage } from '@lemniscus/api';
+import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
+import type { EntityManager } from '@mikro-orm/libsql';
+import { EventEntity } from '../database/event.entity.js';
+
+interface StoredEvent {
+  sequence: number;
+  id: string;
+  make_id: string;
+  piece: string;
+  at: number;
+  kind: 'reached' | 'undone';
+  round: number | null;
+  action: number | null;
+  event: string | null;
+}
+
+function toEvent({ id, piece, at, kind, round, action, event }: StoredEvent): MakerEvent {
+  return kind === 'reached' ? { id, piece, at, kind, round: round ?? 0, action: action ?? 0 } : { id, piece, at, kind, event: event ?? '' };
+}
+
+/** Appends events; those already there (by id) are passed over. Answers once they are committed. */
+export async function appendEvents(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<void> {
+  if (events.length === 0) return;
+  const rows = events.map((event) => ({
+    id: event.id,
+    make,
+    piece: event.piece,
+    at: event.at,
+    kind: event.kind,
+    round: event.kind === 'reached' ? event.round : null,
+    action: event.kind === 'reached' ? event.action : null,
+    event: event.kind === 'undone' ? event.event : null,
+  }));
+  await em.transactional(async (inner) => {
+    await inner.createQueryBuilder(EventEntity).insert(rows).onConflict('id').ignore().execute();
+  });
+}
+
+/** Events of a make that arrived after the cursor, at most `EVENT_BATCH` of them. */
+export async function eventsAfter(em: EntityManager, make: string, after: number): Promise<EventPage> {
+  const rows = await em
+    .getConnection()
+    .execute<StoredEvent[]>('select * from event where make_id = ? and sequence > ? order by sequence limit ?', [make, after, EVENT_BATCH]);
+  return { events: rows.map(toEvent), last: rows[rows.length - 1]?.sequence ?? after };
+}
+
+/** The logs of several makes, by make id. */
+export async function logsOf(em: EntityManager, makes: readonly string[]): Promise<Map<string, Log>> {
+  const byMake = new Map<string, MakerEvent[]>();
+  if (makes.length > 0) {
+    const marks = makes.map(() => '?').join(', ');
+    const rows = await em.getConnection().execute<StoredEvent[]>(`select * from event where make_id in (${marks})`, [...makes]);
+    for (const row of rows) {
+      const list = byMake.get(row.make_id);
+      if (list) list.push(toEvent(row));
+      else byMake.set(row.make_id, [toEvent(row)]);
+    }
+  }
+  return new Map([...byMake].map(([make, events]) => [make, record(EMPTY_LOG, events)]));
+}
