@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What every failed request answers: a sentence for a person, and the field it is about where there is one. */
 export const ApiError = z.object({

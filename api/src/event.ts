@@ -1,5 +1,5 @@
 import type { MakerEvent } from '@lemniscus/core/making';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const common = {
   id: z.uuid('An event is named by a UUID.'),

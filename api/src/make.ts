@@ -1,6 +1,6 @@
 import { HOOK_RANGE } from '@lemniscus/core/gauge';
 import { BOUNDS } from '@lemniscus/core/notation';
-import { z } from 'zod';
+import * as z from 'zod';
 
 export const MakeId = z.uuid('A make is named by a UUID.');
 

@@ -1,6 +1,6 @@
 import { EventBatch, MakeId } from '@lemniscus/api';
 import { Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
 import { findMake } from '../makes/make-store.js';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { Problem } from './problem.js';
 
 /** @throws Problem that names the field and says what it should be */

@@ -1,0 +1,111 @@
+import { Component, computed, input } from '@angular/core';
+import { outline, standsOnStart, upToRound, type Profile } from '@lemniscus/core/shape';
+import { line } from 'd3-shape';
+import { yarnPaint } from './yarn-colour';
+
+type Point = [number, number];
+
+interface Band {
+  readonly path: string;
+  readonly fill: string;
+}
+
+const path = line<Point>();
+
+/** The region between the axis-mirrored outline points. */
+function closed(points: readonly Point[]): string {
+  const mirrored = points.map(([r, z]): Point => [-r, z]).reverse();
+  return `${path([...points, ...mirrored]) ?? ''}Z`;
+}
+
+/**
+ * A part from the side at true scale: what is worked in the colours of its yarn, what is to come as a dashed line, the
+ * working edge as the opening it is. Stands on y = 0 and reaches up; the axis is x = 0. Units are those of the outer
+ * drawing times `scale` a millimetre.
+ */
+@Component({
+  selector: 'svg:g[lemSilhouette]',
+  template: `
+    <svg:g [attr.transform]="transform()">
+      @if (!finished()) {
+        <svg:path class="to-come" [attr.d]="whole()" />
+      }
+      @for (band of bands(); track $index) {
+        <svg:path [attr.d]="band.path" [attr.fill]="band.fill" [attr.stroke]="band.fill" stroke-width="0.3" />
+      }
+      @if (worked()) {
+        <svg:path class="worked" [attr.d]="worked()" />
+      }
+      @if (rim(); as edge) {
+        <svg:ellipse class="rim" [attr.cx]="0" [attr.cy]="edge.z" [attr.rx]="edge.r" [attr.ry]="edge.r * 0.14" />
+      }
+    </svg:g>
+  `,
+  styles: `
+    path,
+    ellipse {
+      vector-effect: non-scaling-stroke;
+    }
+    .to-come {
+      fill: none;
+      stroke: var(--faint);
+      stroke-width: 1.5px;
+      stroke-dasharray: 4 4;
+    }
+    .worked {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 1.6px;
+    }
+    .rim {
+      fill: var(--paper);
+      stroke: var(--ink);
+      stroke-width: 1.6px;
+    }
+  `,
+})
+export class Silhouette {
+  readonly profile = input.required<Profile>();
+  /** Colour name of each round. */
+  readonly colours = input<readonly string[]>([]);
+  /** Rounds worked; may be a fraction within a round. All when left out. */
+  readonly done = input<number>(Number.POSITIVE_INFINITY);
+  /** Drawing units a millimetre. */
+  readonly scale = input(1);
+
+  protected readonly finished = computed(() => this.done() >= this.profile().r.length);
+  private readonly rounds = computed(() => Math.min(this.profile().r.length, Math.ceil(this.done())));
+
+  protected readonly transform = computed(() => {
+    const points = outline(this.profile());
+    const upright = standsOnStart(this.profile());
+    const heights = points.map(([, z]) => z);
+    const foot = upright ? Math.min(...heights) : Math.max(...heights);
+    return upright ? `scale(${this.scale()} ${-this.scale()}) translate(0 ${-foot})` : `scale(${this.scale()}) translate(0 ${-foot})`;
+  });
+
+  protected readonly whole = computed(() => closed(outline(this.profile())));
+  protected readonly worked = computed(() => (this.rounds() > 0 ? closed(outline(upToRound(this.profile(), this.rounds()))) : ''));
+
+  protected readonly rim = computed(() => {
+    const rounds = this.rounds();
+    const { r, z, tip } = this.profile();
+    if (rounds === 0 || (rounds === r.length && tip !== null)) return null;
+    return { r: r[rounds - 1]!, z: z[rounds - 1]! };
+  });
+
+  protected readonly bands = computed<Band[]>(() => {
+    const points = outline(this.profile());
+    const rounds = this.rounds();
+    const colours = this.colours();
+    const bands: Band[] = [];
+    for (let from = 0; from < rounds; ) {
+      let to = from + 1;
+      while (to < rounds && colours[to] === colours[from]) to++;
+      const last = to === this.profile().r.length ? points.length : to + 1;
+      bands.push({ path: closed(points.slice(from, last)), fill: yarnPaint(colours[from] ?? '').fill });
+      from = to;
+    }
+    return bands;
+  });
+}

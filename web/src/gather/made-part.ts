@@ -1,0 +1,15 @@
+import type { PartCount } from '@lemniscus/core/fabric';
+import type { Measures, Profile } from '@lemniscus/core/shape';
+
+/** A part with its stuffed shape in the yarn and hook at hand. */
+export interface MadePart {
+  readonly index: number;
+  readonly name: string;
+  readonly copies: number;
+  readonly counted: PartCount;
+  readonly colours: readonly string[];
+  readonly profile: Profile;
+  readonly size: Measures;
+  /** Diameter of the opening after each round, mm. */
+  readonly openings: readonly number[];
+}

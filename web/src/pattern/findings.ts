@@ -1,0 +1,55 @@
+import { describe, type PatternCount } from '@lemniscus/core/fabric';
+import type { Severity } from '@lemniscus/core/notation';
+
+/** A diagnostic ready to show at its place in the text. */
+export interface Finding {
+  readonly from: number;
+  readonly to: number;
+  readonly severity: Severity;
+  readonly message: string;
+}
+
+/** The count that stands beside a written line, at any offset within that line. */
+export interface LineCount {
+  readonly at: number;
+  readonly makes: string;
+  readonly ok: boolean;
+}
+
+export function findingsOf({ diagnostics }: PatternCount): Finding[] {
+  return diagnostics.map((diagnostic) => ({ ...diagnostic.span, severity: diagnostic.severity, message: describe(diagnostic) }));
+}
+
+/** One row of the outline: a written line with what it really makes. */
+export interface OutlineRow extends LineCount {
+  readonly line: number;
+  readonly below: number | null;
+  readonly stated: number | null;
+  /** Last count of the line, for the length of its bar. */
+  readonly last: number;
+}
+
+/** The rows of each part, in order; a range of rounds is one row. */
+export function outlineOf({ parts }: PatternCount): OutlineRow[][] {
+  return parts.map(({ part, rounds }) => {
+    const rows: OutlineRow[] = [];
+    for (let i = 0; i < rounds.length; ) {
+      let end = i + 1;
+      while (end < rounds.length && rounds[end]!.line === rounds[i]!.line) end++;
+      const own = rounds.slice(i, end);
+      const first = own[0]!;
+      const last = own[own.length - 1]!;
+      rows.push({
+        line: first.line,
+        at: part.lines[first.line]!.label.from,
+        below: i > 0 ? first.available : null,
+        makes: first.makes === last.makes ? `${last.makes}` : `${first.makes}–${last.makes}`,
+        stated: first.stated,
+        ok: own.every((round) => round.ok),
+        last: last.makes,
+      });
+      i = end;
+    }
+    return rows;
+  });
+}

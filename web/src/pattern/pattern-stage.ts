@@ -1,0 +1,20 @@
+import { Component, inject } from '@angular/core';
+import { CurrentMake } from '../data/current-make';
+import { PatternDesk } from './pattern-desk';
+
+/** The pattern of the open make; every change is saved as it is typed. */
+@Component({
+  selector: 'lem-pattern-stage',
+  imports: [PatternDesk],
+  template: '<lem-pattern-desk [text]="current.text()" (textChange)="current.change({ text: $event })" />',
+  styles: `
+    :host {
+      display: flex;
+      flex: 1;
+      min-height: 0;
+    }
+  `,
+})
+export class PatternStage {
+  protected readonly current = inject(CurrentMake);
+}
