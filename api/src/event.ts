@@ -9,7 +9,12 @@ const common = {
 };
 
 export const Event = z.discriminatedUnion('kind', [
-  z.object({ ...common, kind: z.literal('reached'), round: z.int().min(0).max(1_000_000), action: z.int().min(0).max(1_000_000) }),
+  z.object({
+    ...common,
+    kind: z.literal('reached'),
+    round: z.int().min(0).max(1_000_000),
+    action: z.int().min(0).max(1_000_000),
+  }),
   z.object({ ...common, kind: z.literal('undone'), event: z.uuid() }),
 ]) satisfies z.ZodType<MakerEvent>;
 

@@ -37,7 +37,8 @@ async function main(): Promise<void> {
 
 main().catch((error: unknown) => {
   const code = error instanceof Error && 'code' in error ? error.code : null;
-  if (code === 'EADDRINUSE') console.error('The port is taken by another program. Set PORT to another number, such as PORT=4601.');
+  if (code === 'EADDRINUSE')
+    console.error('The port is taken by another program. Set PORT to another number, such as PORT=4601.');
   else console.error(error instanceof Error ? error.message : error);
   process.exitCode = 1;
   setTimeout(() => process.exit(1), 100);

@@ -15,6 +15,7 @@ export interface Settings {
  */
 export function readSettings(env: Readonly<Record<string, string | undefined>>, args: readonly string[], home: string): Settings {
   const port = env['PORT'] === undefined || env['PORT'] === '' ? 4600 : Number(env['PORT']);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT is “${env['PORT']}”: give a number from 0 to 65535.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`PORT is “${env['PORT']}”: give a number from 0 to 65535.`);
   return { port, data: env['LEMNISCUS_DATA'] || join(home, 'data'), demo: !args.includes('--empty') };
 }

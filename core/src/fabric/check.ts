@@ -1,4 +1,13 @@
-import { BOUNDS, printLabel, type Part, type Pattern, type Reading, type ReadingDiagnostic, type RoundLine, type Span } from '../notation/index.js';
+import {
+  BOUNDS,
+  printLabel,
+  type Part,
+  type Pattern,
+  type Reading,
+  type ReadingDiagnostic,
+  type RoundLine,
+  type Span,
+} from '../notation/index.js';
 import { measureRound, type RoundMeasure } from './measure.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
@@ -21,7 +30,13 @@ export interface PartCount {
 
 /** What counting can find, as facts; `describeCount` makes the sentence. */
 export type CountDiagnostic = { readonly severity: 'error'; readonly span: Span } & (
-  | { readonly code: 'leaves-stitches'; readonly label: string; readonly available: number; readonly uses: number; readonly makes: number }
+  | {
+      readonly code: 'leaves-stitches';
+      readonly label: string;
+      readonly available: number;
+      readonly uses: number;
+      readonly makes: number;
+    }
   | { readonly code: 'uses-too-many'; readonly label: string; readonly available: number; readonly uses: number }
   | { readonly code: 'total-differs'; readonly label: string; readonly makes: number; readonly stated: number }
   | { readonly code: 'too-large'; readonly label: string }
@@ -77,10 +92,11 @@ function checkPart(part: Part, readingErrors: readonly number[], found: Diagnost
       const label = printLabel({ ...line, first: number, last: number });
       const first = rounds.length === 0;
       const reckoned = below.map((available) => reckon(line, label, available, first));
-      const best = reckoned.find((one) => one.problems.length === 0) ?? reckoned[0]!;
+      const best = reckoned.reduce((a, b) => (b.problems.length < a.problems.length ? b : a));
       const { measure, available } = best;
       const problems: CountDiagnostic[] = [...best.problems];
-      if (total <= BOUNDS.partStitches && total + measure.makes > BOUNDS.partStitches) problems.push({ code: 'too-large', severity: 'error', span: line.label, label });
+      if (total <= BOUNDS.partStitches && total + measure.makes > BOUNDS.partStitches)
+        problems.push({ code: 'too-large', severity: 'error', span: line.label, label });
       total += measure.makes;
       if (problems.length > 0 && !told) {
         found.push(...problems);
@@ -107,14 +123,20 @@ function hasErrorWithin(offsets: readonly number[], { from, to }: Span): boolean
   return low < offsets.length && offsets[low]! < to;
 }
 
-function reckon(line: RoundLine, label: string, available: number, first: boolean): { measure: RoundMeasure; available: number; problems: CountDiagnostic[] } {
+function reckon(
+  line: RoundLine,
+  label: string,
+  available: number,
+  first: boolean,
+): { measure: RoundMeasure; available: number; problems: CountDiagnostic[] } {
   const counted = measureRound(line.items, available);
   // A first round that names no start is worked into a ring, so it uses nothing.
   const measure = first ? { ...counted, uses: 0 } : counted;
   const problems: CountDiagnostic[] = [];
   const { uses, makes } = measure;
   const span = instructionSpan(line);
-  if (!first && uses < available) problems.push({ code: 'leaves-stitches', severity: 'error', span, label, available, uses, makes });
+  if (!first && uses < available)
+    problems.push({ code: 'leaves-stitches', severity: 'error', span, label, available, uses, makes });
   if (!first && uses > available) problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses });
   if (line.stated && line.stated.count !== makes) {
     problems.push({ code: 'total-differs', severity: 'error', span: line.stated.span, label, makes, stated: line.stated.count });

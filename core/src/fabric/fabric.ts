@@ -47,7 +47,10 @@ export interface Fabric {
 /** Builds the fabric of a counted part. Rounds past `BOUNDS.partStitches` are left out. */
 export function fabricOf({ part, rounds }: PartCount): Fabric {
   const kept = withinBounds(rounds);
-  const builder = new FabricBuilder(kept.reduce((sum, round) => sum + round.makes, 0), kept.length);
+  const builder = new FabricBuilder(
+    kept.reduce((sum, round) => sum + round.makes, 0),
+    kept.length,
+  );
   for (const round of kept) builder.addRound(part.lines[round.line]!.items, round);
   return builder.finish();
 }

@@ -1,4 +1,12 @@
-export { checkPattern, describeCount, type CountDiagnostic, type Diagnostic, type PartCount, type PatternCount, type RoundCount } from './check.js';
+export {
+  checkPattern,
+  describeCount,
+  type CountDiagnostic,
+  type Diagnostic,
+  type PartCount,
+  type PatternCount,
+  type RoundCount,
+} from './check.js';
 export { describe } from './describe.js';
 export { changeOf, fabricOf, LOOPS, roundLength, roundLengths, type Change, type Fabric } from './fabric.js';
 export { measureRound, type Measure, type RoundMeasure } from './measure.js';

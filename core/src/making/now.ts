@@ -46,7 +46,10 @@ export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position,
   const round = rounds[position.round]!;
   const line = part.lines[round.line]!;
   const nextRound = rounds[position.round + 1];
-  const nextLine = nextRound && position.round + 1 < fabric.roundCount ? groupWords(fabric, fabric.roundAction[position.round + 1]!, terms) : null;
+  const nextLine =
+    nextRound && position.round + 1 < fabric.roundCount
+      ? groupWords(fabric, fabric.roundAction[position.round + 1]!, terms)
+      : null;
   return {
     round,
     roundIndex: position.round,
@@ -77,7 +80,7 @@ function groupRange(fabric: Fabric, action: number): readonly [number, number] {
 
 function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: number, terms: Terms): Run[] {
   const runs: Run[] = [];
-  for (let start = from; start < to; ) {
+  for (let start = from; start < to;) {
     let end = start + 1;
     while (end < to && fabric.actionWork[end] === fabric.actionWork[start]) end++;
     const work = fabric.works[fabric.actionWork[start]!]!;

@@ -24,7 +24,8 @@ export function isFinished(fabric: Fabric, position: Position): boolean {
 /** Where one more stitch, group or round leads. Finished pieces stay where they are. */
 export function stepFrom(fabric: Fabric, from: Position, step: Step): Position {
   const { round, action } = within(fabric, from);
-  if (round >= fabric.roundCount || step === 'round') return within(fabric, { round: Math.min(round + 1, fabric.roundCount), action: 0 });
+  if (round >= fabric.roundCount || step === 'round')
+    return within(fabric, { round: Math.min(round + 1, fabric.roundCount), action: 0 });
   if (step === 'stitch') return within(fabric, { round, action: action + 1 });
   const first = fabric.roundAction[round]!;
   const end = fabric.roundAction[round + 1]!;

@@ -29,7 +29,14 @@ export type Line =
   | { readonly is: 'blank' }
   | { readonly is: 'round'; readonly label: Label; readonly tokens: readonly Token[]; readonly span: Span }
   | { readonly is: 'terms'; readonly terms: Terms; readonly span: Span }
-  | { readonly is: 'heading'; readonly name: string; readonly copies: number; readonly mark: 'marked' | 'colon' | 'bare'; readonly tokens: readonly Token[]; readonly span: Span }
+  | {
+      readonly is: 'heading';
+      readonly name: string;
+      readonly copies: number;
+      readonly mark: 'marked' | 'colon' | 'bare';
+      readonly tokens: readonly Token[];
+      readonly span: Span;
+    }
   | { readonly is: 'words'; readonly tokens: readonly Token[]; readonly span: Span };
 
 /** Sorts `text[from, to)`, one line without its line end. */
@@ -68,7 +75,8 @@ function readLabel(tokens: readonly Token[]): Label | null {
     if (relabelled) j++;
     const end = wholeNumber(tokens[j]);
     const after = tokens[j + 1];
-    const closed = after === undefined || after.kind === 'mark' || relabelled || tokens[i]!.key !== '-' || tokens[i]!.to === tokens[j]!.from;
+    const closed =
+      after === undefined || after.kind === 'mark' || relabelled || tokens[i]!.key !== '-' || tokens[i]!.to === tokens[j]!.from;
     if (end !== null && closed) {
       last = end;
       i = j + 1;
@@ -139,7 +147,8 @@ function readCopies(tokens: readonly Token[], start: number, end: number): { cop
   }
   if (tokens[start]?.key === 'make' && end - start > 2) {
     const first = numberOf(tokens[start + 1]);
-    if (first !== null && Number.isInteger(first) && first >= 1 && first <= BOUNDS.copies) return { copies: first, from: start + 2, to: end };
+    if (first !== null && Number.isInteger(first) && first >= 1 && first <= BOUNDS.copies)
+      return { copies: first, from: start + 2, to: end };
   }
   return { copies: null, from: start, to: end };
 }

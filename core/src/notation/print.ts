@@ -46,7 +46,9 @@ function splitRemarks(items: readonly Item[]): { before: readonly Item[]; after:
 
 export function printItems(items: readonly Item[], terms: Terms = 'US'): string {
   const loop = commonLoop(items);
-  const body = items.map((item) => printItem(item, terms, loop !== 'both')).join(', ');
+  const print = (item: Item, index: number): string =>
+    item.kind === 'colour' && index === 0 ? `with ${item.name}` : printItem(item, terms, loop !== 'both');
+  const body = items.map(print).join(', ');
   return loop === 'both' ? body : `in ${LOOP_WORDS[loop]}, ${body}`;
 }
 
@@ -79,7 +81,13 @@ function printWork(work: Work, terms: Terms): string {
   if (work.per === 2) return counted(work.stitch === 'sc' ? 'inc' : `${name} inc`, work);
   if (work.together > 1) {
     const plain = work.school === 'plain' || work.together > 2;
-    const dec = plain ? `${name}${work.together}tog` : work.school === 'invisible' ? 'invdec' : work.stitch === 'sc' ? 'dec' : `${name} dec`;
+    const dec = plain
+      ? `${name}${work.together}tog`
+      : work.school === 'invisible'
+        ? 'invdec'
+        : work.stitch === 'sc'
+          ? 'dec'
+          : `${name} dec`;
     return counted(dec, work);
   }
   if (work.count === 'around') return `${name} around`;

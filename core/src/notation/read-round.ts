@@ -13,7 +13,8 @@ export interface RoundReading {
 
 type Worked = Extract<Meaning, { is: 'stitch' | 'increase' | 'decrease' }>;
 type Closer = ')' | ']' | '*';
-type Into = { readonly into: 'ring' | 'second chain' | 'one' | 'each' | 'around' } | { readonly into: 'next'; readonly count: number };
+type Into =
+  { readonly into: 'ring' | 'second chain' | 'one' | 'each' | 'around' } | { readonly into: 'next'; readonly count: number };
 
 const SEPARATORS = new Set([',', ';', '.', ':', '-', '+', '&', '!']);
 const CLOSER_OF: Readonly<Record<string, Closer>> = { '(': ')', '[': ']' };
@@ -195,7 +196,8 @@ class RoundReader {
       const stitches = count === 'around' ? 1 : (count ?? lead ?? 1);
       return [this.start(into.into === 'ring' ? 'ring' : 'chain 2', base, stitches, from)];
     }
-    if (this.awaiting && meaning.is === 'stitch') return [this.start(this.awaiting.from, base, typeof count === 'number' ? count : (lead ?? 1), from)];
+    if (this.awaiting && meaning.is === 'stitch')
+      return [this.start(this.awaiting.from, base, typeof count === 'number' ? count : (lead ?? 1), from)];
     const work = (per: number, together: number, worked: Times): Work => ({
       kind: 'work',
       stitch: base,
@@ -208,7 +210,8 @@ class RoundReader {
     });
     const per = meaning.is === 'increase' ? meaning.per : 1;
     const together = meaning.is === 'decrease' ? meaning.together : 1;
-    const spread = into?.into === 'each' || into?.into === 'around' ? 'around' : into?.into === 'next' ? into.count : into ? 1 : null;
+    const spread =
+      into?.into === 'each' || into?.into === 'around' ? 'around' : into?.into === 'next' ? into.count : into ? 1 : null;
     if (spread === null) return [work(per, together, count ?? lead ?? 1)];
     const several = meaning.is === 'stitch' && lead !== null && lead > 1 && lead !== spread && into?.into !== 'around';
     if (several) return [work(lead, 1, typeof count === 'number' && spread === 1 ? count : spread)];
@@ -307,7 +310,12 @@ class RoundReader {
     if (number === null) return null;
     const next = this.tokens[this.at + 1];
     const phrase = this.phrase(this.at + 1);
-    const free = next === undefined || SEPARATORS.has(next.key) || '()[]*='.includes(next.key) || phrase?.meaning.is === 'with' || phrase?.meaning.is === 'loop';
+    const free =
+      next === undefined ||
+      SEPARATORS.has(next.key) ||
+      '()[]*='.includes(next.key) ||
+      phrase?.meaning.is === 'with' ||
+      phrase?.meaning.is === 'loop';
     if (!free) return null;
     this.at++;
     return this.checkedCount(number, token!);
@@ -484,7 +492,7 @@ class RoundReader {
     i++;
     const unit = this.phrase(i);
     const named = unit?.meaning.is === 'stitches';
-    if (named || (closer && worked && unit?.meaning.is === 'stitch')) i += unit!.length;
+    if (named || (closer && worked && unit?.meaning.is === 'stitch')) i += unit.length;
     if (this.tokens[i]?.key === 'in' && this.tokens[i + 1]?.key === 'total') i += 2;
     if (closer) {
       if (this.tokens[i]?.key === '.') i++;

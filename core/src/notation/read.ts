@@ -19,7 +19,8 @@ export interface Reading {
 export function read(text: string): Reading {
   const diagnostics: ReadingDiagnostic[] = [];
   const report = (diagnostic: ReadingDiagnostic): void => void diagnostics.push(diagnostic);
-  if (text.length > BOUNDS.text) report({ code: 'text-too-long', severity: 'error', length: text.length, span: { from: BOUNDS.text, to: BOUNDS.text } });
+  if (text.length > BOUNDS.text)
+    report({ code: 'text-too-long', severity: 'error', length: text.length, span: { from: BOUNDS.text, to: BOUNDS.text } });
   const lines = withContinuations(linesOf(text.slice(0, BOUNDS.text)));
   const terms = lines.find((line) => line.is === 'terms')?.terms ?? 'US';
   const pattern = new PatternReader(text, terms, report).read(lines);
@@ -47,7 +48,11 @@ function withContinuations(lines: readonly Line[]): Line[] {
     const last = joined[joined.length - 1];
     const tokens = line.is === 'words' ? line.tokens : null;
     if (last?.is === 'round' && tokens && isOpen(last.tokens)) {
-      joined[joined.length - 1] = { ...last, tokens: [...last.tokens, ...tokens], span: join(last.span, (line as { span: Span }).span) };
+      joined[joined.length - 1] = {
+        ...last,
+        tokens: [...last.tokens, ...tokens],
+        span: join(last.span, (line as { span: Span }).span),
+      };
     } else joined.push(line);
   }
   return joined;
@@ -112,7 +117,8 @@ class PatternReader {
   private readHeading(heading: Heading): void {
     const earlier = this.heading;
     const untitled = this.title === null && this.part === null;
-    if (earlier && heading.rank < earlier.rank && !(untitled && earlier.rank < 3)) {
+    const titles = untitled && earlier !== null && earlier.copies === 1;
+    if (earlier && heading.rank < earlier.rank && !titles) {
       this.keepNote(heading.span);
       return;
     }
@@ -181,7 +187,11 @@ class PatternReader {
     const { name, copies, heading, lines } = this.part;
     // Words after the last round stay with the part they follow; a heading among them has already been taken out.
     const after = this.waiting.map((note) => ({ ...note, before: lines.length }));
-    const fromColours = this.colours.map((colour) => ({ text: this.text.slice(colour.span.from, colour.span.to), before: lines.length, span: colour.span }));
+    const fromColours = this.colours.map((colour) => ({
+      text: this.text.slice(colour.span.from, colour.span.to),
+      before: lines.length,
+      span: colour.span,
+    }));
     this.waiting = [];
     this.colours = [];
     const notes = [...this.part.notes, ...after, ...fromColours];
@@ -193,7 +203,8 @@ class PatternReader {
     const { span } = label;
     let first = Math.min(label.first, label.last);
     let last = Math.max(label.first, label.last);
-    if (label.first > label.last) this.report({ code: 'range-backwards', severity: 'warning', first: label.first, last: label.last, span });
+    if (label.first > label.last)
+      this.report({ code: 'range-backwards', severity: 'warning', first: label.first, last: label.last, span });
     if (first < 1 || last > BOUNDS.rounds) {
       this.report({ code: 'bad-count', severity: 'error', text: this.text.slice(span.from, span.to), most: BOUNDS.rounds, span });
       first = Math.min(Math.max(1, first), BOUNDS.rounds);

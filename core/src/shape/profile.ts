@@ -109,7 +109,8 @@ function springsOf(counts: readonly number[], height: number, capped: boolean): 
   for (let k = 1; k < n; k++) {
     springs.push({ from: k - 1, to: k, rest: height, weight: Math.max(counts[k - 1]!, counts[k]!), squeeze: SQUEEZE });
   }
-  if (capped) springs.push({ from: n - 1, to: n + 1, rest: ringRadius(counts[n - 1]!, 1), weight: counts[n - 1]!, squeeze: SQUEEZE });
+  if (capped)
+    springs.push({ from: n - 1, to: n + 1, rest: ringRadius(counts[n - 1]!, 1), weight: counts[n - 1]!, squeeze: SQUEEZE });
   return springs;
 }
 

@@ -1,13 +1,18 @@
-import { measure, outline } from './measures.js';
-import type { Profile } from './profile.js';
+import type { Fabric } from '../fabric/index.js';
+
+const BACK_LOOP = 1;
 
 /**
- * Whether a part naturally stands on its start: nearly full width within the first eighth of its height, and taller
- * than wide, like a tower on a flat base. Others are drawn hanging from their start, like a head begun at the crown.
+ * Whether a part stands on its start: it begins as a flat disc that turns into the wall at a back-loop round, the edge
+ * of a flat base (common practice). Others are drawn hanging from their start, like a head begun at the crown.
  */
-export function standsOnStart(profile: Profile): boolean {
-  const { diameter, height } = measure(profile);
-  if (height < diameter) return false;
-  const low = Math.min(...outline(profile).map(([, z]) => z));
-  return outline(profile).some(([r, z]) => r > 0.4 * diameter && z - low < height / 8);
+export function standsOnStart(fabric: Fabric): boolean {
+  for (let round = 1; round < fabric.roundCount; round++) {
+    const first = fabric.roundStart[round]!;
+    const length = fabric.roundStart[round + 1]! - first;
+    const below = first - fabric.roundStart[round - 1]!;
+    if (fabric.loop[first] === BACK_LOOP) return round >= 3 && length <= below;
+    if (length <= below) return false;
+  }
+  return false;
 }

@@ -38,7 +38,8 @@ function forPeople(report: PatternReport, file: string): string {
     }
   }
   if (report.diagnostics.length > 0) lines.push('');
-  for (const { line, column, severity, message } of report.diagnostics) lines.push(`${file}:${line}:${column} ${severity}: ${message}`);
+  for (const { line, column, severity, message } of report.diagnostics)
+    lines.push(`${file}:${line}:${column} ${severity}: ${message}`);
   return `${lines.join('\n')}\n`;
 }
 

@@ -6,7 +6,7 @@ import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
 import { MIGRATIONS } from './migrations/index.js';
 
-export type Database = MikroORM;
+export type Database = Awaited<ReturnType<typeof connect>>;
 
 export class NewerDatabaseError extends Error {
   constructor(path: string, unknown: readonly string[]) {
@@ -18,14 +18,8 @@ export class NewerDatabaseError extends Error {
   }
 }
 
-/**
- * Opens the database in a folder, making and migrating it where needed. The only place that opens it.
- * @throws NewerDatabaseError when it has migrations this program does not know
- */
-export async function openDatabase(folder: string): Promise<Database> {
-  const path = join(folder, 'lemniscus.db');
-  const fresh = !existsSync(path);
-  const orm = await MikroORM.init(
+function connect(path: string) {
+  return MikroORM.init(
     defineConfig({
       dbName: path,
       entities: [MakeEntity, EventEntity],
@@ -35,13 +29,23 @@ export async function openDatabase(folder: string): Promise<Database> {
       forceUndefined: false,
     }),
   );
+}
+
+/**
+ * Opens the database in a folder, making and migrating it where needed. The only place that opens it.
+ * @throws NewerDatabaseError when it has migrations this program does not know
+ */
+export async function openDatabase(folder: string): Promise<Database> {
+  const path = join(folder, 'lemniscus.db');
+  const fresh = !existsSync(path);
+  const orm = await connect(path);
   try {
     if (!fresh) await refuseNewer(orm, path);
     const connection = orm.em.getConnection();
     await connection.execute('pragma journal_mode = wal');
     await connection.execute('pragma synchronous = full');
     await connection.execute('pragma busy_timeout = 5000');
-    await orm.getMigrator().up();
+    await orm.migrator.up();
     await connection.execute('pragma foreign_keys = on');
     return orm;
   } catch (error) {
@@ -52,7 +56,9 @@ export async function openDatabase(folder: string): Promise<Database> {
 
 async function refuseNewer(orm: Database, path: string): Promise<void> {
   const connection = orm.em.getConnection();
-  const table = await connection.execute<{ name: string }[]>("select name from sqlite_master where type = 'table' and name = 'migration'");
+  const table = await connection.execute<{ name: string }[]>(
+    "select name from sqlite_master where type = 'table' and name = 'migration'",
+  );
   if (table.length === 0) return;
   const applied = await connection.execute<{ name: string }[]>('select name from migration order by id');
   const known = new Set(MIGRATIONS.map((migration) => migration.name));

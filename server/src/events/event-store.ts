@@ -16,7 +16,9 @@ interface StoredEvent {
 }
 
 function toEvent({ id, piece, at, kind, round, action, event }: StoredEvent): MakerEvent {
-  return kind === 'reached' ? { id, piece, at, kind, round: round ?? 0, action: action ?? 0 } : { id, piece, at, kind, event: event ?? '' };
+  return kind === 'reached'
+    ? { id, piece, at, kind, round: round ?? 0, action: action ?? 0 }
+    : { id, piece, at, kind, event: event ?? '' };
 }
 
 /** Appends events; those already there (by id) are passed over. Answers once they are committed. */
@@ -41,7 +43,11 @@ export async function appendEvents(em: EntityManager, make: string, events: read
 export async function eventsAfter(em: EntityManager, make: string, after: number): Promise<EventPage> {
   const rows = await em
     .getConnection()
-    .execute<StoredEvent[]>('select * from event where make_id = ? and sequence > ? order by sequence limit ?', [make, after, EVENT_BATCH]);
+    .execute<StoredEvent[]>('select * from event where make_id = ? and sequence > ? order by sequence limit ?', [
+      make,
+      after,
+      EVENT_BATCH,
+    ]);
   return { events: rows.map(toEvent), last: rows[rows.length - 1]?.sequence ?? after };
 }
 

@@ -25,11 +25,16 @@ export class Problem extends Error {
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const type = typeof error === 'object' && error !== null && 'type' in error ? error.type : null;
-  if (type === 'entity.too.large') return new Problem('too-large', 'This is more than can be sent at once. Make the text shorter.');
+  if (type === 'entity.too.large')
+    return new Problem('too-large', 'This is more than can be sent at once. Make the text shorter.');
   if (type === 'entity.parse.failed') return new Problem('bad-request', 'The request is no valid JSON.');
   const status = typeof error === 'object' && error !== null && 'status' in error ? error.status : null;
-  if (typeof status === 'number' && status >= 400 && status < 500) return new Problem('bad-request', 'The request could not be read.');
-  return new Problem('internal', 'Something went wrong on the server. What you did is kept in this browser and will be sent again.');
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Problem('bad-request', 'The request could not be read.');
+  return new Problem(
+    'internal',
+    'Something went wrong on the server. What you did is kept in this browser and will be sent again.',
+  );
 }
 
 /** Last in the chain: turns whatever was thrown into an `ApiError`, and logs what was not foreseen. */

@@ -20,7 +20,10 @@ export function titleOf(text: string): string {
 /** Makes on the shelf, the one touched last first, with where each begun piece is. */
 export async function listMakes(em: EntityManager): Promise<ShelvedMake[]> {
   const rows = await em.find(MakeEntity, { removedAt: null }, { orderBy: { updatedAt: 'desc', id: 'asc' } });
-  const logs = await logsOf(em, rows.map((row) => row.id));
+  const logs = await logsOf(
+    em,
+    rows.map((row) => row.id),
+  );
   return rows.map((row) => {
     const log = logs.get(row.id);
     const places = log ? Object.fromEntries([...log.keys()].map((piece) => [piece, positionOf(log, piece)])) : {};
@@ -43,7 +46,14 @@ export async function showMake(em: EntityManager, id: string): Promise<Make> {
 export async function addMake(em: EntityManager, make: NewMake, now: number): Promise<Make> {
   const known = await em.findOne(MakeEntity, { id: make.id });
   if (known) return toMake(known);
-  const row = em.create(MakeEntity, { ...make, title: titleOf(make.text), version: 1, createdAt: now, updatedAt: now, removedAt: null });
+  const row = em.create(MakeEntity, {
+    ...make,
+    title: titleOf(make.text),
+    version: 1,
+    createdAt: now,
+    updatedAt: now,
+    removedAt: null,
+  });
   await em.flush();
   return toMake(row);
 }
@@ -51,7 +61,8 @@ export async function addMake(em: EntityManager, make: NewMake, now: number): Pr
 /** @throws Problem `not-found`, or `conflict` when the change was made to another version than the stored one */
 export async function changeMake(em: EntityManager, id: string, { version, ...change }: MakeChange, now: number): Promise<Make> {
   const row = await findMake(em, id);
-  if (row.version !== version) throw new Problem('conflict', 'This make was changed in another window since. Look at both before you save.', 'version');
+  if (row.version !== version)
+    throw new Problem('conflict', 'This make was changed in another window since. Look at both before you save.', 'version');
   if (change.text !== undefined) {
     row.text = change.text;
     row.title = titleOf(change.text);

@@ -3,7 +3,7 @@ import type { Position } from '@lemniscus/core/making';
 import type { Loop } from '@lemniscus/core/notation';
 
 /** Geometry of the dial in its own units: the drawing is 600 wide, centre at 0, 0. */
-export const DIAL = { half: 300, outer: 248, step: 31, clear: 108 } as const;
+export const DIAL = { half: 300, outer: 262, step: 35, clear: 112 } as const;
 
 /** Widest a stitch is drawn along the round, so that a ring of six still looks like stitches. */
 const WIDEST_STITCH = 78;
@@ -16,17 +16,18 @@ export interface DialStitch {
   readonly half: number;
   readonly state: 'worked' | 'next' | 'ahead';
   readonly loop: Loop;
+  readonly change: Change;
   readonly colour: string;
   /** Rounds below the current one. */
   readonly depth: number;
 }
 
-/** An increase or decrease, as a wedge between what it hangs on and what it makes. */
+/** An increase or decrease: a fork from what it hangs on to what it makes. */
 export interface DialChange {
   readonly change: Exclude<Change, 'plain'>;
-  /** Angles of the inner and outer ends of both sides, turns: an increase opens outwards, a decrease closes. */
-  readonly inner: readonly [number, number];
-  readonly outer: readonly [number, number];
+  /** Angles of the stitches it makes and of those it hangs on, turns: first and last, equal where there is one. */
+  readonly made: readonly [number, number];
+  readonly parents: readonly [number, number];
   readonly radius: number;
   readonly depth: number;
   readonly done: boolean;
@@ -64,6 +65,7 @@ export function dialModel(fabric: Fabric, angles: Float64Array, { round, action 
     if (outer - depth * DIAL.step < DIAL.clear) break;
     const length = roundLength(fabric, of);
     for (let act = fabric.roundAction[of]!; act < fabric.roundAction[of + 1]!; act++) {
+      const change = changeOf(fabric, act);
       const from = fabric.actionStart[act]!;
       const to = fabric.actionStart[act + 1]!;
       for (let row = from; row < to; row++) {
@@ -71,11 +73,20 @@ export function dialModel(fabric: Fabric, angles: Float64Array, { round, action 
         if (radius < DIAL.clear) continue;
         const half = Math.min(0.5 / length, WIDEST_STITCH / (4 * Math.PI * radius));
         const state = row < nowFrom ? 'worked' : row < nowTo ? 'next' : 'ahead';
-        stitches.push({ angle: angles[row]!, radius, half, state, loop: LOOPS[fabric.loop[row]!]!, colour: fabric.colours[fabric.colour[row]!]!, depth });
+        stitches.push({
+          angle: angles[row]!,
+          radius,
+          half,
+          state,
+          change,
+          loop: LOOPS[fabric.loop[row]!]!,
+          colour: fabric.colours[fabric.colour[row]!]!,
+          depth,
+        });
       }
-      const change = changeOf(fabric, act);
       const radius = radiusOf(from, depth);
-      if (change !== 'plain' && radius > DIAL.clear) changes.push({ ...wedge(fabric, angles, from, to), change, radius, depth, done: act < now });
+      if (change !== 'plain' && radius > DIAL.clear)
+        changes.push({ ...fork(fabric, angles, from, to), change, radius, depth, done: act < now });
     }
   }
   const first = fabric.roundStart[round]!;
@@ -93,13 +104,12 @@ function outerRadius(stitches: number): number {
   return Math.min(DIAL.outer, Math.max(176, (stitches * 34) / (2 * Math.PI) + 40));
 }
 
-function wedge(fabric: Fabric, angles: Float64Array, from: number, to: number): Pick<DialChange, 'inner' | 'outer'> {
+function fork(fabric: Fabric, angles: Float64Array, from: number, to: number): Pick<DialChange, 'made' | 'parents'> {
   const parents = fabric.parentCount[from]!;
   const first = fabric.firstParent[from]!;
-  const left = angles[from]!;
-  const right = angles[to - 1]!;
-  const middle = (left + right) / 2;
+  const made: [number, number] = [angles[from]!, angles[to - 1]!];
+  const middle = (made[0] + made[1]) / 2;
+  if (parents < 2) return { made, parents: [middle, middle] };
   const nearest = (angle: number): number => angle - Math.round(angle - middle);
-  const inner: [number, number] = parents > 1 ? [nearest(angles[first]!), nearest(angles[first + parents - 1]!)] : [middle, middle];
-  return { inner, outer: [left, right] };
+  return { made, parents: [nearest(angles[first]!), nearest(angles[first + parents - 1]!)] };
 }

@@ -9,6 +9,7 @@ export interface DialPalette {
   readonly act: string;
   readonly increase: string;
   readonly decrease: string;
+  readonly evening: boolean;
 }
 
 type Point = readonly [number, number];
@@ -20,9 +21,8 @@ export function paintDial(context: CanvasRenderingContext2D, model: DialModel, u
     return [Math.cos(screen) * radius, Math.sin(screen) * radius];
   };
   const visible = (depth: number): number => (depth === 0 ? 1 : Math.max(0.34, 0.92 - depth * 0.14));
-  for (const change of model.changes) paintWedge(context, change, at, palette, visible(change.depth));
   for (const stitch of model.stitches) paintStitch(context, stitch, at, palette, visible(stitch.depth));
-  for (const change of model.changes) paintChangeEdge(context, change, at, palette, visible(change.depth));
+  for (const change of model.changes) paintFork(context, change, at, palette, visible(change.depth));
   paintMarker(context, model, at, palette);
   paintHook(context, model.reach, palette);
 }
@@ -30,17 +30,25 @@ export function paintDial(context: CanvasRenderingContext2D, model: DialModel, u
 type Placing = (angle: number, radius: number) => Point;
 
 /** A stitch top: two strands, one on either side of the round, that meet at the tip towards the work. */
-function paintStitch(context: CanvasRenderingContext2D, { angle, radius, half, state, loop, colour, depth }: DialStitch, at: Placing, palette: DialPalette, alpha: number): void {
+function paintStitch(
+  context: CanvasRenderingContext2D,
+  { angle, radius, half, state, change, loop, colour, depth }: DialStitch,
+  at: Placing,
+  palette: DialPalette,
+  alpha: number,
+): void {
   const thick = Math.min(11.5, radius * half * 2 * Math.PI * 0.66);
-  const { fill, edge } = yarnPaint(colour);
+  const paint = yarnPaint(colour);
+  const edge = (palette.evening ? paint.eveningEdge : undefined) ?? paint.edge;
   context.globalAlpha = alpha;
   context.setLineDash(state === 'ahead' ? [3, 2.6] : []);
-  context.lineWidth = state === 'next' ? 2.6 : depth === 0 ? 1.3 : 1;
-  context.strokeStyle = state === 'next' ? palette.act : state === 'ahead' ? palette.faint : edge;
+  const changed = change === 'increase' ? palette.increase : change === 'decrease' ? palette.decrease : null;
+  context.lineWidth = state === 'next' ? 2.8 : changed ? 2.2 : depth === 0 ? 1.3 : 1;
+  context.strokeStyle = state === 'next' ? palette.act : (changed ?? (state === 'ahead' ? palette.faint : edge));
   for (const side of [1, -1]) {
     leaf(context, angle, radius, half, side * thick, at);
     if (state === 'worked') {
-      context.fillStyle = fill;
+      context.fillStyle = paint.fill;
       context.fill();
     } else if (state === 'next') {
       context.fillStyle = palette.paper;
@@ -69,42 +77,31 @@ function leaf(context: CanvasRenderingContext2D, angle: number, radius: number, 
   context.closePath();
 }
 
-/** The ends of a wedge: the inner two on the round below, the outer two between the stitches it makes. */
-function corners({ inner, outer, radius, change }: DialChange, at: Placing): readonly [Point, Point, Point, Point] {
-  const low = radius - DIAL.step * 0.5;
-  const high = radius + (change === 'increase' ? 15 : -6);
-  const spread = change === 'increase' ? 0.8 : 0;
-  const middle = (outer[0] + outer[1]) / 2;
-  const open = (angle: number): number => middle + (angle - middle) * (1 + spread);
-  return [at(inner[0], low), at(inner[1], low), at(open(outer[1]), high), at(open(outer[0]), high)];
-}
-
-/** The body of a change, under the stitches: opening for an increase, closing for a decrease. */
-function paintWedge(context: CanvasRenderingContext2D, change: DialChange, at: Placing, palette: DialPalette, alpha: number): void {
-  const [a, b, c, d] = corners(change, at);
-  context.globalAlpha = alpha * (change.done ? 0.42 : 0.26);
-  context.fillStyle = change.change === 'increase' ? palette.increase : palette.decrease;
-  context.beginPath();
-  context.moveTo(...a);
-  context.lineTo(...b);
-  context.lineTo(...c);
-  context.lineTo(...d);
-  context.closePath();
-  context.fill();
-  context.globalAlpha = 1;
-}
-
-/** The two sides of a change, over the stitches, so that it reads as Y or as upturned Y from afar. */
-function paintChangeEdge(context: CanvasRenderingContext2D, change: DialChange, at: Placing, palette: DialPalette, alpha: number): void {
-  const [a, b, c, d] = corners(change, at);
+/**
+ * The fork of a change in the gap below its round, so that it reads by shape from afar: an increase grows out of one
+ * stitch and opens into two, a decrease gathers two and closes into one.
+ */
+function paintFork(
+  context: CanvasRenderingContext2D,
+  { change, made, parents, radius, depth, done }: DialChange,
+  at: Placing,
+  palette: DialPalette,
+  alpha: number,
+): void {
+  const middle = (made[0] + made[1]) / 2;
+  const low = radius - 25;
+  const knot = at(middle, radius - (change === 'increase' ? 15 : 10));
   context.globalAlpha = alpha;
-  context.strokeStyle = change.change === 'increase' ? palette.increase : palette.decrease;
-  context.lineWidth = change.depth === 0 ? 4 : 2.6;
+  context.strokeStyle = change === 'increase' ? palette.increase : palette.decrease;
+  context.lineWidth = (depth === 0 ? 4.2 : 3) * (done ? 1 : 0.8);
   context.lineCap = 'round';
-  context.setLineDash(change.done ? [] : [2, 6]);
-  stroke(context, [d, a]);
-  stroke(context, [c, b]);
-  context.setLineDash([]);
+  if (change === 'increase') {
+    stroke(context, [at(middle, low), knot]);
+    for (const angle of made) stroke(context, [knot, at(angle, radius + 1)]);
+  } else {
+    for (const angle of parents) stroke(context, [at(middle + (angle - middle) * 0.9, low), knot]);
+    stroke(context, [knot, at(middle, radius + 1)]);
+  }
   context.lineCap = 'butt';
   context.globalAlpha = 1;
 }

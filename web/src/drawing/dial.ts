@@ -2,7 +2,6 @@ import { afterRenderEffect, Component, computed, DestroyRef, type ElementRef, in
 import type { Fabric } from '@lemniscus/core/fabric';
 import type { Position } from '@lemniscus/core/making';
 import { stitchAngles } from '@lemniscus/core/spacing';
-import { ThemeService } from '../shell/theme';
 import { DIAL, dialModel } from './dial-model';
 import { paintDial, type DialPalette } from './dial-paint';
 
@@ -29,7 +28,9 @@ export class Dial {
   /** Must lie within the fabric and before its end. */
   readonly position = input.required<Position>();
 
-  private readonly themes = inject(ThemeService);
+  /** Whether the page is in its evening colours, which are read anew when this changes. */
+  readonly evening = input(false);
+
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly angles = computed(() => stitchAngles(this.fabric()));
   private readonly model = computed(() => dialModel(this.fabric(), this.angles(), this.position()));
@@ -42,8 +43,7 @@ export class Dial {
     const resized = new ResizeObserver(() => this.paint());
     afterRenderEffect(() => {
       resized.observe(this.canvas().nativeElement);
-      this.themes.theme();
-      this.palette = readPalette();
+      this.palette = readPalette(this.evening());
       this.turnTo(this.model().hook);
     });
     inject(DestroyRef).onDestroy(() => {
@@ -86,7 +86,7 @@ export class Dial {
   }
 }
 
-function readPalette(): DialPalette {
+function readPalette(evening: boolean): DialPalette {
   const style = getComputedStyle(document.documentElement);
   const read = (name: string): string => style.getPropertyValue(name).trim();
   return {
@@ -96,5 +96,6 @@ function readPalette(): DialPalette {
     act: read('--act'),
     increase: read('--inc-mark'),
     decrease: read('--dec-mark'),
+    evening,
   };
 }

@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { outline, standsOnStart, upToRound, type Profile } from '@lemniscus/core/shape';
+import { outline, upToRound, type Profile } from '@lemniscus/core/shape';
 import { line } from 'd3-shape';
 import { yarnPaint } from './yarn-colour';
 
@@ -8,9 +8,10 @@ type Point = [number, number];
 interface Band {
   readonly path: string;
   readonly fill: string;
+  readonly worked: boolean;
 }
 
-const path = line<Point>();
+const path = line();
 
 /** The region between the axis-mirrored outline points. */
 function closed(points: readonly Point[]): string {
@@ -19,7 +20,7 @@ function closed(points: readonly Point[]): string {
 }
 
 /**
- * A part from the side at true scale: what is worked in the colours of its yarn, what is to come as a dashed line, the
+ * A part from the side at true scale: what is worked in the colours of its yarn, what is to come pale and dashed, the
  * working edge as the opening it is. Stands on y = 0 and reaches up; the axis is x = 0. Units are those of the outer
  * drawing times `scale` a millimetre.
  */
@@ -27,11 +28,11 @@ function closed(points: readonly Point[]): string {
   selector: 'svg:g[lemSilhouette]',
   template: `
     <svg:g [attr.transform]="transform()">
+      @for (band of bands(); track $index) {
+        <svg:path [attr.d]="band.path" [attr.fill]="band.fill" [attr.opacity]="band.worked ? 1 : 0.22" />
+      }
       @if (!finished()) {
         <svg:path class="to-come" [attr.d]="whole()" />
-      }
-      @for (band of bands(); track $index) {
-        <svg:path [attr.d]="band.path" [attr.fill]="band.fill" [attr.stroke]="band.fill" stroke-width="0.3" />
       }
       @if (worked()) {
         <svg:path class="worked" [attr.d]="worked()" />
@@ -70,6 +71,8 @@ export class Silhouette {
   readonly colours = input<readonly string[]>([]);
   /** Rounds worked; may be a fraction within a round. All when left out. */
   readonly done = input<number>(Number.POSITIVE_INFINITY);
+  /** Whether it stands on its start, or hangs from it. */
+  readonly upright = input(false);
   /** Drawing units a millimetre. */
   readonly scale = input(1);
 
@@ -78,14 +81,18 @@ export class Silhouette {
 
   protected readonly transform = computed(() => {
     const points = outline(this.profile());
-    const upright = standsOnStart(this.profile());
+    const upright = this.upright();
     const heights = points.map(([, z]) => z);
     const foot = upright ? Math.min(...heights) : Math.max(...heights);
-    return upright ? `scale(${this.scale()} ${-this.scale()}) translate(0 ${-foot})` : `scale(${this.scale()}) translate(0 ${-foot})`;
+    return upright
+      ? `scale(${this.scale()} ${-this.scale()}) translate(0 ${-foot})`
+      : `scale(${this.scale()}) translate(0 ${-foot})`;
   });
 
   protected readonly whole = computed(() => closed(outline(this.profile())));
-  protected readonly worked = computed(() => (this.rounds() > 0 ? closed(outline(upToRound(this.profile(), this.rounds()))) : ''));
+  protected readonly worked = computed(() =>
+    this.rounds() > 0 ? closed(outline(upToRound(this.profile(), this.rounds()))) : '',
+  );
 
   protected readonly rim = computed(() => {
     const rounds = this.rounds();
@@ -96,14 +103,15 @@ export class Silhouette {
 
   protected readonly bands = computed<Band[]>(() => {
     const points = outline(this.profile());
-    const rounds = this.rounds();
+    const worked = this.rounds();
+    const all = this.profile().r.length;
     const colours = this.colours();
     const bands: Band[] = [];
-    for (let from = 0; from < rounds; ) {
+    for (let from = 0; from < all;) {
       let to = from + 1;
-      while (to < rounds && colours[to] === colours[from]) to++;
-      const last = to === this.profile().r.length ? points.length : to + 1;
-      bands.push({ path: closed(points.slice(from, last)), fill: yarnPaint(colours[from] ?? '').fill });
+      while (to < all && to !== worked && colours[to] === colours[from]) to++;
+      const last = to === all ? points.length : to + 1;
+      bands.push({ path: closed(points.slice(from, last)), fill: yarnPaint(colours[from] ?? '').fill, worked: from < worked });
       from = to;
     }
     return bands;

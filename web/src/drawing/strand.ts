@@ -6,7 +6,12 @@ import { labelHook, type YarnWeight } from '@lemniscus/core/gauge';
   selector: 'lem-strand',
   template: `<svg viewBox="0 0 130 30" aria-hidden="true">
     <path class="body" d="M6 15C36 6 66 24 124 14" [style.stroke-width.px]="thickness()" />
-    <path class="twist" d="M6 15C36 6 66 24 124 14" [style.stroke-width.px]="thickness() * 0.8" [attr.stroke-dasharray]="twist()" />
+    <path
+      class="twist"
+      d="M6 15C36 6 66 24 124 14"
+      [style.stroke-width.px]="thickness() * 0.8"
+      [attr.stroke-dasharray]="twist()"
+    />
   </svg>`,
   styles: `
     svg {

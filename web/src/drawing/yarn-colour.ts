@@ -1,14 +1,15 @@
-/** How a yarn is painted: its fill and the darker line around its strands. */
+/** How a yarn is painted: its fill, the darker line around its strands, and a lighter line where dark yarn lies on a dark table. */
 export interface YarnPaint {
   readonly fill: string;
   readonly edge: string;
+  readonly eveningEdge?: string;
 }
 
 const UNDYED: YarnPaint = { fill: '#e6dcc6', edge: '#9a8e74' };
 
 /** Common colour words of patterns. */
 const PAINTS: Readonly<Record<string, YarnPaint>> = {
-  black: { fill: '#39434d', edge: '#11181e' },
+  black: { fill: '#39434d', edge: '#11181e', eveningEdge: '#8d9aa5' },
   white: { fill: '#f7f2e6', edge: '#a39b8a' },
   cream: { fill: '#efe3c4', edge: '#a8966a' },
   grey: { fill: '#9aa3a8', edge: '#566067' },
@@ -22,11 +23,11 @@ const PAINTS: Readonly<Record<string, YarnPaint>> = {
   teal: { fill: '#3f8f8c', edge: '#1c5351' },
   turquoise: { fill: '#5bb3b0', edge: '#286b69' },
   blue: { fill: '#4b79a8', edge: '#234468' },
-  navy: { fill: '#2f4566', edge: '#14233a' },
-  purple: { fill: '#7d5f9b', edge: '#47305f' },
+  navy: { fill: '#2f4566', edge: '#14233a', eveningEdge: '#7f97bd' },
+  purple: { fill: '#7d5f9b', edge: '#47305f', eveningEdge: '#ab91c7' },
   lilac: { fill: '#b29fc9', edge: '#6d5888' },
   pink: { fill: '#dc94a4', edge: '#934d5f' },
-  brown: { fill: '#87624a', edge: '#4a3121' },
+  brown: { fill: '#87624a', edge: '#4a3121', eveningEdge: '#bb9479' },
   beige: { fill: '#d5c1a0', edge: '#8c7650' },
   tan: { fill: '#c4a378', edge: '#7c6036' },
 };

@@ -2,7 +2,7 @@ import { Component, computed, inject, linkedSignal, signal } from '@angular/core
 import { FormsModule } from '@angular/forms';
 import { roundLengths } from '@lemniscus/core/fabric';
 import { HOOK_RANGE, stuffedHooks, usHookName, YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
-import { measure, openings } from '@lemniscus/core/shape';
+import { measure, openings, standsOnStart } from '@lemniscus/core/shape';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSliderModule } from 'ng-zorro-antd/slider';
 import { CurrentMake } from '../data/current-make';
@@ -52,7 +52,17 @@ export class GatherStage {
       const profile = this.shapes.profile(roundLengths(fabric), size)();
       if (!profile) return null;
       const { name, copies } = counted.part;
-      parts.push({ index, name, copies, counted, colours: roundColours(fabric), profile, size: measure(profile), openings: openings(profile) });
+      parts.push({
+        index,
+        name,
+        copies,
+        counted,
+        colours: roundColours(fabric),
+        upright: standsOnStart(fabric),
+        profile,
+        size: measure(profile),
+        openings: openings(profile),
+      });
     }
     return parts;
   });
@@ -77,7 +87,12 @@ export class GatherStage {
     if (!part) return null;
     const index = Math.min(this.round(), part.openings.length) - 1;
     const z = part.profile.z[index]!;
-    return { label: part.counted.rounds[index]!.label, stitches: part.counted.rounds[index]!.makes, opening: part.openings[index]!, height: Math.max(...part.profile.z.slice(0, index + 1), z) };
+    return {
+      label: part.counted.rounds[index]!.label,
+      stitches: part.counted.rounds[index]!.makes,
+      opening: part.openings[index]!,
+      height: Math.max(...part.profile.z.slice(0, index + 1), z),
+    };
   });
 
   protected choose(index: number): void {

@@ -8,6 +8,8 @@ export interface MadePart {
   readonly copies: number;
   readonly counted: PartCount;
   readonly colours: readonly string[];
+  /** Whether it stands on its start. */
+  readonly upright: boolean;
   readonly profile: Profile;
   readonly size: Measures;
   /** Diameter of the opening after each round, mm. */

@@ -15,7 +15,13 @@ const VIEW = { width: 420, height: 130, left: 40, bottom: 20, top: 8 };
       }
       <path class="body" [attr.d]="body()" />
       <path class="edge" [attr.d]="edge()" />
-      <line class="now" [attr.x1]="x()(round())" [attr.x2]="x()(round())" [attr.y1]="view.top" [attr.y2]="view.height - view.bottom" />
+      <line
+        class="now"
+        [attr.x1]="x()(round())"
+        [attr.x2]="x()(round())"
+        [attr.y1]="view.top"
+        [attr.y2]="view.height - view.bottom"
+      />
       <circle [attr.cx]="x()(round())" [attr.cy]="y()(openings()[round() - 1] ?? 0)" r="5.500" />
       <text [attr.x]="view.left" [attr.y]="view.height - 4">R1</text>
       <text [attr.x]="view.width - 2" [attr.y]="view.height - 4" text-anchor="end">R{{ openings().length }}</text>
@@ -58,14 +64,23 @@ export class OpeningChart {
 
   protected readonly view = VIEW;
   protected readonly x = computed(() => scaleLinear([1, Math.max(2, this.openings().length)], [VIEW.left + 6, VIEW.width - 8]));
-  protected readonly y = computed(() => scaleLinear([0, Math.max(1, ...this.openings())], [VIEW.height - VIEW.bottom, VIEW.top]).nice(3));
+  protected readonly y = computed(() =>
+    scaleLinear([0, Math.max(1, ...this.openings())], [VIEW.height - VIEW.bottom, VIEW.top]).nice(3),
+  );
   protected readonly ticks = computed(() => this.y().ticks(3));
   protected readonly edge = computed(() => {
-    const draw = line<number>((_, index) => this.x()(index + 1), (value) => this.y()(value)).curve(curveMonotoneX);
+    const draw = line<number>(
+      (_, index) => this.x()(index + 1),
+      (value) => this.y()(value),
+    ).curve(curveMonotoneX);
     return draw(this.openings()) ?? '';
   });
   protected readonly body = computed(() => {
-    const draw = area<number>((_, index) => this.x()(index + 1), this.y()(0), (value) => this.y()(value)).curve(curveMonotoneX);
+    const draw = area<number>(
+      (_, index) => this.x()(index + 1),
+      this.y()(0),
+      (value) => this.y()(value),
+    ).curve(curveMonotoneX);
     return draw(this.openings()) ?? '';
   });
 }

@@ -7,19 +7,40 @@ import type { MadePart } from './made-part';
   selector: 'lem-standing-set',
   imports: [Silhouette],
   template: `
-    <svg [attr.viewBox]="frame()" role="img" aria-label="All parts at true scale" preserveAspectRatio="xMidYMax meet" [style.--unit.px]="unit()">
+    <svg
+      [attr.viewBox]="frame()"
+      role="img"
+      aria-label="All parts at true scale"
+      preserveAspectRatio="xMidYMax meet"
+      [style.--unit.px]="unit()"
+    >
       <line class="table" [attr.x1]="-100000" x2="100000" y1="0" y2="0" />
       @for (tick of ruler(); track tick.mm) {
         <line class="tick" [attr.x1]="-unit() * (tick.major ? 16 : 9)" x2="0" [attr.y1]="-tick.mm" [attr.y2]="-tick.mm" />
-        @if (tick.major) {
-          <text [attr.x]="-unit() * 20" [attr.y]="-tick.mm + unit() * 5" text-anchor="end">{{ tick.mm / 10 }}{{ $last ? ' cm' : '' }}</text>
+        @if (tick.major && tick.mm > 0) {
+          <text [attr.x]="-unit() * 20" [attr.y]="-tick.mm + unit() * 5" text-anchor="end">
+            {{ tick.mm / 10 }}{{ $last ? ' cm' : '' }}
+          </text>
         }
       }
       @for (one of standing(); track $index) {
         <g [attr.transform]="'translate(' + one.x + ' 0)'" class="piece" (click)="choose.emit(one.part.index)">
-          <rect [attr.x]="-one.part.size.diameter / 2" [attr.y]="-one.part.size.height" [attr.width]="one.part.size.diameter" [attr.height]="one.part.size.height" />
-          <svg:g lemSilhouette [profile]="one.part.profile" [colours]="one.part.colours" [done]="one.part.index === chosen() ? rounds() : everything" />
-          <text class="name" y="0" [attr.dy]="unit() * 20" text-anchor="middle" [class.on]="one.part.index === chosen()">{{ one.name }}</text>
+          <rect
+            [attr.x]="-one.part.size.diameter / 2"
+            [attr.y]="-one.part.size.height"
+            [attr.width]="one.part.size.diameter"
+            [attr.height]="one.part.size.height"
+          />
+          <svg:g
+            lemSilhouette
+            [profile]="one.part.profile"
+            [colours]="one.part.colours"
+            [upright]="one.part.upright"
+            [done]="one.part.index === chosen() ? rounds() : everything"
+          />
+          <text class="name" y="0" [attr.dy]="unit() * 20" text-anchor="middle" [class.on]="one.part.index === chosen()">
+            {{ one.name }}
+          </text>
         </g>
       }
     </svg>
@@ -73,11 +94,13 @@ export class StandingSet {
   /** One drawing unit in mm, for what must look the same at any scale; the drawing is about 820 units wide. */
   protected readonly unit = computed(() => Math.max(this.width() / 820, this.tall() / 330));
 
-  private readonly width = computed(() => this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12));
+  private readonly width = computed(() =>
+    this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12),
+  );
 
   protected readonly frame = computed(() => {
     const unit = this.unit();
-    return `${-unit * 52} ${-this.tall() - unit * 10} ${this.width() + unit * 60} ${this.tall() + unit * 38}`;
+    return `${-unit * 68} ${-this.tall() - unit * 12} ${this.width() + unit * 72} ${this.tall() + unit * 38}`;
   });
 
   protected readonly standing = computed(() => {

@@ -33,7 +33,7 @@ export interface OutlineRow extends LineCount {
 export function outlineOf({ parts }: PatternCount): OutlineRow[][] {
   return parts.map(({ part, rounds }) => {
     const rows: OutlineRow[] = [];
-    for (let i = 0; i < rounds.length; ) {
+    for (let i = 0; i < rounds.length;) {
       let end = i + 1;
       while (end < rounds.length && rounds[end]!.line === rounds[i]!.line) end++;
       const own = rounds.slice(i, end);

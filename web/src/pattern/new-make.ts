@@ -39,7 +39,8 @@ export class NewMakePage {
   protected readonly failure = signal('');
   protected readonly keeping = signal(false);
 
-  protected readonly hint = 'Paste a pattern here, or drop a .txt or .md file.\n\nBody\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\n…';
+  protected readonly hint =
+    'Paste a pattern here, or drop a .txt or .md file.\n\nBody\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\n…';
 
   protected write(text: string): void {
     this.draft.update((draft) => ({ ...draft, text }));
@@ -51,17 +52,21 @@ export class NewMakePage {
     this.failure.set('');
     const draft = this.draft();
     // An earlier try may have reached the server with an older text although its answer was lost.
-    const latest = (make: Make): Observable<Make> => (make.text === draft.text ? of(make) : this.api.change(make.id, { version: make.version, text: draft.text }));
-    this.api.add({ ...draft, ...FIRST_KIT }).pipe(switchMap(latest)).subscribe({
-      next: (make) => {
-        forget(DRAFT);
-        void this.router.navigate(['/make', make.id, 'gather']);
-      },
-      error: (error: RequestFailed) => {
-        this.keeping.set(false);
-        this.failure.set(error.message);
-      },
-    });
+    const latest = (make: Make): Observable<Make> =>
+      make.text === draft.text ? of(make) : this.api.change(make.id, { version: make.version, text: draft.text });
+    this.api
+      .add({ ...draft, ...FIRST_KIT })
+      .pipe(switchMap(latest))
+      .subscribe({
+        next: (make) => {
+          forget(DRAFT);
+          void this.router.navigate(['/make', make.id, 'gather']);
+        },
+        error: (error: RequestFailed) => {
+          this.keeping.set(false);
+          this.failure.set(error.message);
+        },
+      });
   }
 
   protected abandon(): void {

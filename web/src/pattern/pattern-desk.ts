@@ -1,6 +1,6 @@
 import { Component, computed, input, output, signal, viewChild } from '@angular/core';
 import { checkPattern } from '@lemniscus/core/fabric';
-import { BOUNDS, printInstruction, printLabel, read } from '@lemniscus/core/notation';
+import { BOUNDS, placesIn, printInstruction, printLabel, read } from '@lemniscus/core/notation';
 import { findingsOf, outlineOf } from './findings';
 import { PatternEditor } from './pattern-editor';
 
@@ -12,7 +12,12 @@ const FILE_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
   imports: [PatternEditor],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
-  host: { '(drop)': 'dropped($event)', '(dragover)': 'dragged($event)', '(dragleave)': 'over.set(false)', '[class.over]': 'over()' },
+  host: {
+    '(drop)': 'dropped($event)',
+    '(dragover)': 'dragged($event)',
+    '(dragleave)': 'over.set(false)',
+    '[class.over]': 'over()',
+  },
 })
 export class PatternDesk {
   readonly text = input.required<string>();
@@ -26,8 +31,17 @@ export class PatternDesk {
   protected readonly count = computed(() => checkPattern(read(this.text())));
   protected readonly findings = computed(() => findingsOf(this.count()));
   private readonly outlines = computed(() => outlineOf(this.count()));
-  protected readonly counts = computed(() => this.outlines().flat().sort((a, b) => a.at - b.at));
+  protected readonly counts = computed(() =>
+    this.outlines()
+      .flat()
+      .sort((a, b) => a.at - b.at),
+  );
   protected readonly errors = computed(() => this.findings().filter((finding) => finding.severity === 'error'));
+  /** Lines with something wrong in them; one slip often shows in two ways. */
+  protected readonly places = computed(() => {
+    const placeOf = placesIn(this.text());
+    return new Set(this.errors().map((error) => placeOf(error).line)).size;
+  });
   protected readonly widest = computed(() => Math.max(1, ...this.counts().map((row) => row.last)));
 
   protected readonly parts = computed(() => {
@@ -44,7 +58,10 @@ export class PatternDesk {
 
   protected readonly totals = computed(() => {
     const { parts } = this.count();
-    const stitches = parts.reduce((sum, { part, rounds }) => sum + part.copies * rounds.reduce((all, round) => all + round.makes, 0), 0);
+    const stitches = parts.reduce(
+      (sum, { part, rounds }) => sum + part.copies * rounds.reduce((all, round) => all + round.makes, 0),
+      0,
+    );
     const pieces = parts.reduce((sum, { part }) => sum + part.copies, 0);
     return `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}, ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}, ${stitches} stitches`;
   });

@@ -1,7 +1,28 @@
-import { afterNextRender, Component, DestroyRef, effect, type ElementRef, inject, input, output, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  Component,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  output,
+  viewChild,
+  ViewEncapsulation,
+} from '@angular/core';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { EditorState, RangeSetBuilder, StateEffect, StateField, type Extension, type Text } from '@codemirror/state';
-import { Decoration, drawSelection, EditorView, gutter, GutterMarker, keymap, placeholder, WidgetType, type DecorationSet } from '@codemirror/view';
+import {
+  Decoration,
+  drawSelection,
+  EditorView,
+  gutter,
+  GutterMarker,
+  keymap,
+  placeholder,
+  WidgetType,
+  type DecorationSet,
+} from '@codemirror/view';
 import type { Finding, LineCount } from './findings';
 
 interface Marks {
@@ -24,7 +45,9 @@ class Message extends WidgetType {
   override toDOM(): HTMLElement {
     const line = document.createElement('div');
     line.className = `said ${this.finding.severity}`;
-    line.textContent = this.finding.message;
+    const words = document.createElement('span');
+    words.textContent = this.finding.message;
+    line.append(words);
     return line;
   }
 }
@@ -63,7 +86,8 @@ const marks = StateField.define<{ readonly decorations: DecorationSet; readonly 
   create: () => ({ decorations: Decoration.none, counts: [] }),
   update(value, transaction) {
     for (const change of transaction.effects) {
-      if (change.is(setMarks)) return { decorations: decorate(transaction.state.doc, change.value.findings), counts: change.value.counts };
+      if (change.is(setMarks))
+        return { decorations: decorate(transaction.state.doc, change.value.findings), counts: change.value.counts };
     }
     return transaction.docChanged ? { ...value, decorations: value.decorations.map(transaction.changes) } : value;
   },
@@ -90,6 +114,8 @@ const counts = gutter({
   selector: 'lem-pattern-editor',
   template: '<div #host class="host"></div>',
   styleUrl: './pattern-editor.css',
+  // CodeMirror makes its own elements, which scoped styles would not reach.
+  encapsulation: ViewEncapsulation.None,
 })
 export class PatternEditor {
   readonly text = input.required<string>();

@@ -5,7 +5,7 @@ import { checkPattern, fabricOf, roundLengths } from '@lemniscus/core/fabric';
 import { estimateStitch } from '@lemniscus/core/gauge';
 import { isFinished, piecesOf, START, stitchesDone, within } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
-import { measure } from '@lemniscus/core/shape';
+import { measure, standsOnStart } from '@lemniscus/core/shape';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Shapes } from '../data/shapes';
 import { roundColours } from '../drawing/round-colours';
@@ -33,7 +33,13 @@ export class Plank {
     const size = estimateStitch(yarnWeight, hookMm);
     return this.count().parts.map((part) => {
       const fabric = fabricOf(part);
-      return { part, fabric, colours: roundColours(fabric), profile: this.shapes.profile(roundLengths(fabric), size) };
+      return {
+        part,
+        fabric,
+        colours: roundColours(fabric),
+        upright: standsOnStart(fabric),
+        profile: this.shapes.profile(roundLengths(fabric), size),
+      };
     });
   });
 
@@ -42,7 +48,13 @@ export class Plank {
       const part = this.parts()[piece.part]!;
       const position = within(part.fabric, this.make().places[piece.id] ?? START);
       const inRound = part.fabric.stitchCount > 0 && position.round < part.fabric.roundCount ? position.action > 0 : false;
-      return { ...piece, ...part, position, rounds: position.round + (inRound ? 0.5 : 0), done: stitchesDone(part.fabric, position).total };
+      return {
+        ...piece,
+        ...part,
+        position,
+        rounds: position.round + (inRound ? 0.5 : 0),
+        done: stitchesDone(part.fabric, position).total,
+      };
     }),
   );
 

@@ -31,7 +31,9 @@ export class Shelf {
 
   protected load(): void {
     this.failure.set(null);
-    this.api.list().subscribe({ next: (makes) => this.makes.set(makes), error: (error: RequestFailed) => this.failure.set(error) });
+    this.api
+      .list()
+      .subscribe({ next: (makes) => this.makes.set(makes), error: (error: RequestFailed) => this.failure.set(error) });
   }
 
   protected remove(make: ShelvedMake): void {

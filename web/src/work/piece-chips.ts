@@ -12,7 +12,12 @@ export interface PieceChip {
   selector: 'lem-piece-chips',
   template: `
     @for (chip of chips(); track chip.id) {
-      <button type="button" [class.on]="chip.id === chosen()" [attr.aria-pressed]="chip.id === chosen()" (click)="choose.emit(chip.id)">
+      <button
+        type="button"
+        [class.on]="chip.id === chosen()"
+        [attr.aria-pressed]="chip.id === chosen()"
+        (click)="choose.emit(chip.id)"
+      >
         <i [style.--done.turn]="chip.done" [class.whole]="chip.done === 1"></i>{{ chip.name }}
       </button>
     }

@@ -2,7 +2,7 @@ import { Component, computed, type ElementRef, inject, linkedSignal, viewChild }
 import { RouterLink } from '@angular/router';
 import { roundLengths } from '@lemniscus/core/fabric';
 import { isFinished, nowOf, roundStartBefore, stepFrom, stitchesDone, within, type Step } from '@lemniscus/core/making';
-import { measure, upToRound } from '@lemniscus/core/shape';
+import { measure, standsOnStart, upToRound } from '@lemniscus/core/shape';
 import { LucideRotateCcw, LucideUndo2 } from '@lucide/angular';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CurrentMake } from '../data/current-make';
@@ -11,6 +11,7 @@ import { Dial } from '../drawing/dial';
 import { roundColours } from '../drawing/round-colours';
 import { Silhouette } from '../drawing/silhouette';
 import { yarnPaint } from '../drawing/yarn-colour';
+import { ThemeService } from '../shell/theme';
 import { comingUp } from './coming-up';
 import { PieceChips } from './piece-chips';
 
@@ -27,6 +28,7 @@ const SILHOUETTE = { width: 190, height: 200 };
 export class WorkStage {
   protected readonly current = inject(CurrentMake);
   private readonly shapes = inject(Shapes);
+  protected readonly themes = inject(ThemeService);
   private readonly table = viewChild<ElementRef<HTMLElement>>('table');
 
   protected readonly frame = SILHOUETTE;
@@ -100,13 +102,16 @@ export class WorkStage {
     const change = this.now()?.nextChange;
     if (!change) return null;
     const name = change.change === 'increase' ? 'Increase' : 'Decrease';
-    const when = change.inActions === 0 ? 'now' : change.inActions === 1 ? 'after this stitch' : `in ${change.inActions} stitches`;
+    const when =
+      change.inActions === 0 ? 'now' : change.inActions === 1 ? 'after this stitch' : `in ${change.inActions} stitches`;
     return { change: change.change, words: `${name} ${when}` };
   });
 
   protected readonly groups = computed(() => {
     const now = this.now();
-    return now ? Array.from({ length: now.groupCount }, (_, group) => (group < now.group ? 'done' : group === now.group ? 'now' : 'ahead')) : [];
+    return now
+      ? Array.from({ length: now.groupCount }, (_, group) => (group < now.group ? 'done' : group === now.group ? 'now' : 'ahead'))
+      : [];
   });
 
   protected readonly shape = computed(() => {
@@ -122,6 +127,7 @@ export class WorkStage {
     return {
       profile,
       colours: roundColours(fabric),
+      upright: standsOnStart(fabric),
       done,
       scale: Math.min(SILHOUETTE.width / whole.diameter, SILHOUETTE.height / whole.height),
       across: `${whole.diameter.toFixed(0)} mm across`,
@@ -161,7 +167,8 @@ export class WorkStage {
     const at = event.target instanceof Element ? event.target : null;
     const act = this.actFor(event.key);
     // Links and other buttons keep their own Space and Enter.
-    const own = (event.key === ' ' || event.key === 'Enter') && at?.closest('a, button:not([data-step]), input') !== null && at !== null;
+    const own =
+      (event.key === ' ' || event.key === 'Enter') && at?.closest('a, button:not([data-step]), input') !== null && at !== null;
     if (!act || own) return;
     event.preventDefault();
     if (!event.repeat) act();
