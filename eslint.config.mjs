@@ -13,6 +13,8 @@ function coreArrows(folder) {
     .filter((each) => each !== folder);
   return {
     files: [`core/src/${folder}/**/*.ts`],
+    // Tests read patterns to test what comes before them.
+    ignores: ['**/*.spec.ts'],
     rules: {
       'no-restricted-imports': [
         'error',
@@ -84,7 +86,18 @@ export default tseslint.config(
   ),
   forbid(
     ['web/src/drawing/**/*.ts', 'web/src/workers/**/*.ts'],
-    ['../shell/**', '../shelf/**', '../pattern/**', '../gather/**', '../work/**', '../data/**', '@lemniscus/server*', 'node:*', 'express', '@mikro-orm/*'],
+    [
+      '../shell/**',
+      '../shelf/**',
+      '../pattern/**',
+      '../gather/**',
+      '../work/**',
+      '../data/**',
+      '@lemniscus/server*',
+      'node:*',
+      'express',
+      '@mikro-orm/*',
+    ],
     'Drawing and workers take core values; they know no screen and no data.',
   ),
   {

@@ -7,6 +7,8 @@ export interface YarnWeight {
   readonly gauge: readonly [number, number];
   /** Hook sizes on the label, mm. */
   readonly hook: readonly [number, number];
+  /** Thickness of the strand, mm: 25.4 over the usual wraps per inch (from memory). */
+  readonly strand: number;
 }
 
 /**
@@ -15,14 +17,14 @@ export interface YarnWeight {
  * here at 5 and 20, our own choice.
  */
 export const YARN_WEIGHTS: readonly YarnWeight[] = [
-  { number: 0, name: 'Lace', gauge: [32, 42], hook: [1.6, 2.25] },
-  { number: 1, name: 'Super fine', gauge: [21, 32], hook: [2.25, 3.5] },
-  { number: 2, name: 'Fine', gauge: [16, 20], hook: [3.5, 4.5] },
-  { number: 3, name: 'Light', gauge: [12, 17], hook: [4.5, 5.5] },
-  { number: 4, name: 'Medium', gauge: [11, 14], hook: [5.5, 6.5] },
-  { number: 5, name: 'Bulky', gauge: [8, 11], hook: [6.5, 9] },
-  { number: 6, name: 'Super bulky', gauge: [7, 9], hook: [9, 15] },
-  { number: 7, name: 'Jumbo', gauge: [5, 6], hook: [15, 20] },
+  { number: 0, name: 'Lace', gauge: [32, 42], hook: [1.6, 2.25], strand: 0.8 },
+  { number: 1, name: 'Super fine', gauge: [21, 32], hook: [2.25, 3.5], strand: 1.27 },
+  { number: 2, name: 'Fine', gauge: [16, 20], hook: [3.5, 4.5], strand: 1.7 },
+  { number: 3, name: 'Light', gauge: [12, 17], hook: [4.5, 5.5], strand: 1.95 },
+  { number: 4, name: 'Medium', gauge: [11, 14], hook: [5.5, 6.5], strand: 2.4 },
+  { number: 5, name: 'Bulky', gauge: [8, 11], hook: [6.5, 9], strand: 3.4 },
+  { number: 6, name: 'Super bulky', gauge: [7, 9], hook: [9, 15], strand: 4.6 },
+  { number: 7, name: 'Jumbo', gauge: [5, 6], hook: [15, 20], strand: 8 },
 ];
 
 export function yarnWeight(number: YarnWeightNumber): YarnWeight {

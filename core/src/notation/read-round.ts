@@ -1,10 +1,11 @@
 import { BOUNDS } from './bounds.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import type { Colour, Group, Item, Stated, Times, Work } from './pattern.js';
+import { CLOSER_OF, RoundCursor, SEPARATORS, type Closer, type Into } from './round-cursor.js';
 import { join, type Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 import { numberOf, type Token } from './tokens.js';
-import { longestPhrase, vocabularyOf, type Match, type Meaning, type Vocabulary } from './vocabulary.js';
+import { vocabularyOf, type Match, type Meaning } from './vocabulary.js';
 
 export interface RoundReading {
   readonly items: readonly Item[];
@@ -12,12 +13,6 @@ export interface RoundReading {
 }
 
 type Worked = Extract<Meaning, { is: 'stitch' | 'increase' | 'decrease' }>;
-type Closer = ')' | ']' | '*';
-type Into =
-  { readonly into: 'ring' | 'second chain' | 'one' | 'each' | 'around' } | { readonly into: 'next'; readonly count: number };
-
-const SEPARATORS = new Set([',', ';', '.', ':', '-', '+', '&', '!']);
-const CLOSER_OF: Readonly<Record<string, Closer>> = { '(': ')', '[': ']' };
 
 /**
  * Reads what is worked in one round from its tokens (without the label).
@@ -33,18 +28,10 @@ export function readRound(
 }
 
 /** Recursive descent over one line's tokens: `sequence` reads items, each item reads its own suffixes. */
-class RoundReader {
-  private at = 0;
+class RoundReader extends RoundCursor {
   private stated: Stated | null = null;
   /** A start named before its stitches: "ring, 6 sc". */
   private awaiting: { readonly from: 'ring' | 'chain 2'; readonly span: Span } | null = null;
-
-  constructor(
-    private readonly text: string,
-    private readonly tokens: readonly Token[],
-    private readonly vocabulary: Vocabulary,
-    private readonly report: (diagnostic: ReadingDiagnostic) => void,
-  ) {}
 
   read(): RoundReading {
     const items = this.sequence(null, 0);
@@ -213,10 +200,14 @@ class RoundReader {
     const spread =
       into?.into === 'each' || into?.into === 'around' ? 'around' : into?.into === 'next' ? into.count : into ? 1 : null;
     if (spread === null) return [work(per, together, count ?? lead ?? 1)];
-    const several = meaning.is === 'stitch' && lead !== null && lead > 1 && lead !== spread && into?.into !== 'around';
+    // "3 sc in next 3 sts" is one in each, "3 sc in each of next 3 sts" three; "dec over next 4 sts" is two decreases.
+    const apart = into?.into === 'next' && !into.each;
+    const several =
+      meaning.is === 'stitch' && lead !== null && lead > 1 && into?.into !== 'around' && !(apart && lead === spread);
     if (several) return [work(lead, 1, typeof count === 'number' && spread === 1 ? count : spread)];
     if (spread === 1) return [work(per, together, count ?? lead ?? 1)];
-    return [work(per, together, spread)];
+    const whole = typeof spread === 'number' && spread % together === 0 ? spread / together : spread;
+    return [work(per, together, whole)];
   }
 
   private group(depth: number, prefix?: { readonly times: number; readonly from: number }): Item[] {
@@ -273,88 +264,6 @@ class RoundReader {
     if (place?.into === 'around' || place?.into === 'each') return 'around';
     this.at = back;
     return null;
-  }
-
-  /** "× 6", "6 times", "6 x", "6 more times", "twice", "around". */
-  private times(): Times | null {
-    const phrase = this.phrase();
-    if (phrase?.meaning.is === 'twice' || phrase?.meaning.is === 'around') {
-      this.at += phrase.length;
-      return phrase.meaning.is === 'twice' ? 2 : 'around';
-    }
-    if (phrase?.meaning.is === 'times') {
-      const token = this.tokens[this.at + phrase.length];
-      const number = numberOf(token);
-      if (number === null) return null;
-      this.at += phrase.length + 1;
-      if (this.phrase()?.meaning.is === 'times') this.at++;
-      return this.checkedCount(number, token!);
-    }
-    const token = this.tokens[this.at];
-    const number = numberOf(token);
-    if (number === null) return null;
-    const more = this.tokens[this.at + 1]?.key === 'more' ? 1 : 0;
-    const after = this.phrase(this.at + 1 + more);
-    if (after?.meaning.is !== 'times') return null;
-    const next = this.tokens[this.at + 1 + more + after.length]?.key;
-    const group = next === '(' || next === '[';
-    if (group && this.statedLength(true, this.at + 1 + more + after.length) === 0) return null;
-    this.at += 1 + more + after.length;
-    return this.checkedCount(number, token!) + more;
-  }
-
-  /** A number that stands alone after a stitch or a group: "sc 3", "(2 sc, inc) 6". */
-  private bareCount(): number | null {
-    const token = this.tokens[this.at];
-    const number = numberOf(token);
-    if (number === null) return null;
-    const next = this.tokens[this.at + 1];
-    const phrase = this.phrase(this.at + 1);
-    const free =
-      next === undefined ||
-      SEPARATORS.has(next.key) ||
-      '()[]*='.includes(next.key) ||
-      phrase?.meaning.is === 'with' ||
-      phrase?.meaning.is === 'loop';
-    if (!free) return null;
-    this.at++;
-    return this.checkedCount(number, token!);
-  }
-
-  /** "in next 3 sts", "in each st around", "in ring", "around". */
-  private into(): Into | null {
-    const back = this.at;
-    let phrase = this.phrase();
-    if (phrase?.meaning.is === 'with' || this.tokens[this.at]?.key === 'into') {
-      this.at += phrase?.meaning.is === 'with' ? phrase.length : 1;
-      phrase = this.phrase();
-    }
-    const is = phrase?.meaning.is;
-    if (phrase && (is === 'ring' || is === 'second chain' || is === 'each' || is === 'around' || is === 'next one')) {
-      this.at += phrase.length;
-      return { into: is === 'next one' ? 'one' : is };
-    }
-    if (phrase && is === 'next') {
-      const token = this.tokens[this.at + phrase.length];
-      const number = numberOf(token);
-      if (number !== null) {
-        this.at += phrase.length + 1;
-        const stitches = this.phrase();
-        if (stitches?.meaning.is === 'stitches' || stitches?.meaning.is === 'stitch') this.at += stitches.length;
-        return { into: 'next', count: this.checkedCount(number, token!) };
-      }
-    }
-    this.at = back;
-    return null;
-  }
-
-  private loopSuffix(): Loop | null {
-    const phrase = this.phrase();
-    const skip = phrase?.meaning.is === 'with' ? phrase.length : 0;
-    const loop = skip ? this.phrase(this.at + skip) : phrase;
-    if (loop?.meaning.is !== 'loop') return null;
-    this.at += skip + loop.length;
-    return loop.meaning.loop;
   }
 
   /** A loop said before its stitches. With a comma, colon or brackets it holds for the rest; else for the next item. */
@@ -480,77 +389,13 @@ class RoundReader {
     return true;
   }
 
-  /** Length in tokens of a stated total at `at`, 0 when there is none: "(18)", "[18 sts]", "= 18", "18 sts". */
-  private statedLength(worked: boolean, at = this.at): number {
-    const first = this.tokens[at];
-    if (!first) return 0;
-    const closer = CLOSER_OF[first.key];
-    const marked = closer !== undefined || first.key === '=' || first.key === '-' || first.key === ':';
-    let i = at + (marked ? 1 : 0);
-    while (['total', 'makes', '='].includes(this.tokens[i]?.key ?? '') && marked) i++;
-    if (this.tokens[i]?.kind !== 'number') return 0;
-    i++;
-    const unit = this.phrase(i);
-    const named = unit?.meaning.is === 'stitches';
-    if (named || (closer && worked && unit?.meaning.is === 'stitch')) i += unit.length;
-    if (this.tokens[i]?.key === 'in' && this.tokens[i + 1]?.key === 'total') i += 2;
-    if (closer) {
-      if (this.tokens[i]?.key === '.') i++;
-      if (this.tokens[i]?.key !== closer) return 0;
-      const after = this.phrase(i + 1)?.meaning.is;
-      if (after === 'times' || after === 'around' || after === 'twice') return 0;
-      return i + 1 - at;
-    }
-    if (first.key === '=') return i - at;
-    const ends = this.tokens[i] === undefined || this.tokens[i]!.key === '.';
-    return worked && ends && (marked || named) ? i - at : 0;
-  }
-
   private unread(): Item[] {
     const first = this.tokens[this.at]!;
     const span = join(first, this.skipToSeparator());
     this.error({ code: 'unread', text: this.words(span) }, span);
     return [];
   }
-
-  /** Moves past everything up to the next separator, bracket or stated total; gives what was passed over. */
-  private skipToSeparator(): Span {
-    const from = this.tokens[this.at]?.from ?? this.tokens[this.at - 1]!.to;
-    let to = from;
-    while (this.at < this.tokens.length) {
-      const token = this.tokens[this.at]!;
-      if (to > from && (SEPARATORS.has(token.key) || '()[]*='.includes(token.key))) break;
-      if (to === from && (SEPARATORS.has(token.key) || '()[]'.includes(token.key))) break;
-      to = token.to;
-      this.at++;
-    }
-    return { from, to };
-  }
-
-  private checkedCount(number: number, token: Token): number {
-    if (Number.isInteger(number) && number >= 1 && number <= BOUNDS.count) return number;
-    this.error({ code: 'bad-count', text: token.text, most: BOUNDS.count }, token);
-    return 1;
-  }
-
-  private phrase(at = this.at): Match | null {
-    return longestPhrase(this.vocabulary, this.tokens, at);
-  }
-
-  private spanOf(length: number): Span {
-    return join(this.tokens[this.at]!, this.tokens[this.at + length - 1]!);
-  }
-
-  private words(span: Span): string {
-    return this.text.slice(span.from, span.to);
-  }
-
-  private error(facts: Facts, { from, to }: Span): void {
-    this.report({ ...facts, severity: 'error', span: { from, to } });
-  }
 }
-
-type Facts = ReadingDiagnostic extends infer D ? (D extends ReadingDiagnostic ? Omit<D, 'severity' | 'span'> : never) : never;
 
 function isWorked(meaning: Meaning): meaning is Worked {
   return meaning.is === 'stitch' || meaning.is === 'increase' || meaning.is === 'decrease';

@@ -13,8 +13,9 @@ export type Meaning =
   | { readonly is: 'chain' }
   | { readonly is: 'around' }
   | { readonly is: 'each' }
-  | { readonly is: 'next' }
+  | { readonly is: 'next'; readonly each: boolean }
   | { readonly is: 'next one' }
+  | { readonly is: 'into' }
   | { readonly is: 'stitches' }
   | { readonly is: 'times' }
   | { readonly is: 'twice' }
@@ -115,22 +116,10 @@ const PLAIN: readonly (readonly [Meaning, readonly string[]])[] = [
     ],
   ],
   [
-    { is: 'next' },
-    [
-      'next',
-      'the next',
-      'each of next',
-      'each of the next',
-      'each of first',
-      'each of the first',
-      'first',
-      'the first',
-      'last',
-      'the last',
-      'each of last',
-      'each of the last',
-    ],
+    { is: 'next', each: true },
+    ['each of next', 'each of the next', 'each of first', 'each of the first', 'each of last', 'each of the last'],
   ],
+  [{ is: 'next', each: false }, ['next', 'the next', 'first', 'the first', 'last', 'the last']],
   [{ is: 'stitches' }, ['st', 'sts', 'stitch', 'stitches', 'st total', 'sts total', 'stitches total', 'total']],
   [{ is: 'times' }, ['x', 'times', 'time']],
   [{ is: 'twice' }, ['twice']],
@@ -154,6 +143,7 @@ const PLAIN: readonly (readonly [Meaning, readonly string[]])[] = [
     ],
   ],
   [{ is: 'with' }, ['with', 'in', 'using']],
+  [{ is: 'into' }, ['into', 'over']],
   [
     { is: 'remark' },
     [

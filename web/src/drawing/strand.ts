@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { labelHook, type YarnWeight } from '@lemniscus/core/gauge';
+import type { YarnWeight } from '@lemniscus/core/gauge';
 
 /** A piece of twisted strand, thicker for heavier yarn: weights can be told apart without reading. */
 @Component({
@@ -34,6 +34,6 @@ import { labelHook, type YarnWeight } from '@lemniscus/core/gauge';
 export class Strand {
   readonly weight = input.required<YarnWeight>();
 
-  protected readonly thickness = computed(() => Math.min(25, 1.6 * labelHook(this.weight()) ** 0.95));
+  protected readonly thickness = computed(() => Math.min(26, 3.4 * this.weight().strand));
   protected readonly twist = computed(() => `1.2 ${(2 + this.thickness() * 0.4).toFixed(1)}`);
 }

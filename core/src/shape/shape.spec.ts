@@ -1,0 +1,110 @@
+import { describe, expect, it } from 'vitest';
+import { checkPattern, fabricOf } from '../fabric/index.js';
+import { read } from '../notation/index.js';
+import { measure, openings, plainProfile, standsOnStart, stuffedProfile, upToRound, type Profile } from './index.js';
+
+const size = (height: number) => ({ width: 5, height });
+const tube = (stitches: number, rounds: number): number[] => Array<number>(rounds).fill(stitches);
+
+/** A tube whose start is a flat disc of the same growth, as tubes are begun. */
+function closedTube(stitches: number, rounds: number): number[] {
+  return [...Array.from({ length: stitches / 6 - 1 }, (_, k) => 6 * (k + 1)), ...tube(stitches, rounds)];
+}
+
+describe('plain profile', () => {
+  it('gives a tube the diameter of its circumference', () => {
+    // A circle's circumference; a polygon of n sides is wider by at most its own sagitta.
+    for (const n of [12, 30, 48, 120]) {
+      const { r } = plainProfile(tube(n, 4), size(4.8));
+      const circle = (n * 5) / (2 * Math.PI);
+      expect(r[3]! / circle - 1).toBeGreaterThan(0);
+      expect(r[3]! / circle - 1).toBeLessThan(1.7 / n);
+    }
+  });
+
+  it('gives a cone its closed form: height from slant and radius', () => {
+    const counts = Array.from({ length: 40 }, (_, k) => 30 + 3 * k);
+    const { r, z } = plainProfile(counts, size(4.8));
+    const slant = 39 * 4.8;
+    expect(z[39]! - z[0]!).toBeCloseTo(Math.sqrt(slant ** 2 - (r[39]! - r[0]!) ** 2), 1);
+  });
+});
+
+describe('stuffed profile', () => {
+  it('keeps a tube at its circumference when hardly stuffed, and stretches it by about ε when firm', () => {
+    const circle = (30 * 5) / (2 * Math.PI);
+    const middle = (firmness: number): number => stuffedProfile(closedTube(30, 40), size(4.8), firmness).r[25]! / circle;
+    // Within 2 % of n·w/2π at ε = 0.005 (docs/shape.md).
+    expect(middle(0.005)).toBeGreaterThan(0.98);
+    expect(middle(0.005)).toBeLessThan(1.02);
+    expect(middle(0.03)).toBeGreaterThan(1.02);
+    expect(middle(0.03)).toBeLessThan(1.05);
+  });
+
+  it('keeps a slender cone near its closed form', () => {
+    const counts = Array.from({ length: 30 }, (_, k) => 6 + 2 * k);
+    const { diameter, height, volume } = measure(stuffedProfile(counts, size(4.8), 0.01));
+    const radius = (64 * 5) / (2 * Math.PI);
+    const straight = Math.sqrt((30 * 4.8) ** 2 - radius ** 2);
+    expect(Math.abs(diameter / (2 * radius) - 1)).toBeLessThan(0.06);
+    expect(Math.abs(height / straight - 1)).toBeLessThan(0.06);
+    expect(Math.abs(volume / ((Math.PI * radius ** 2 * straight) / 3) - 1)).toBeLessThan(0.15);
+  });
+
+  it('makes a ball of what the plain surface calls a drum', () => {
+    // The model's own earlier figures (docs/shape.md): about 159 cm³ and 69 mm across; height over diameter by stitch height.
+    const counts = [6, 12, 18, 24, 30, 36, ...tube(42, 8), 36, 30, 24, 18, 12, 6];
+    const drum = measure(plainProfile(counts, size(4.8)));
+    const ball = measure(stuffedProfile(counts, size(4.8)));
+    expect(ball.height).toBeGreaterThan(1.25 * drum.height);
+    expect(ball.diameter).toBeCloseTo(69, 0);
+    expect(Math.abs(ball.volume / 159_000 - 1)).toBeLessThan(0.02);
+    const slenderness = [4.5, 4.8, 5, 5.3]
+      .map((height) => measure(stuffedProfile(counts, size(height))))
+      .map((one) => one.height / one.diameter);
+    [0.77, 0.88, 0.95, 1.06].forEach((expected, i) => expect(Math.abs(slenderness[i]! / expected - 1)).toBeLessThan(0.08));
+  });
+
+  it('is symmetric for a symmetric piece, and grows in proportion to the stitch', () => {
+    const counts = [6, 12, 18, 24, 30, 30, 30, 30, 24, 18, 12, 6];
+    const { r, z, tip } = stuffedProfile(counts, size(4.8));
+    for (let k = 0; k < 6; k++) {
+      expect(r[k]! / r[11 - k]!).toBeCloseTo(1, 1);
+      expect(Math.abs(z[k]! - (tip! - z[11 - k]!))).toBeLessThan(1.6);
+    }
+    const twice = stuffedProfile(counts, { width: 10, height: 9.6 });
+    expect(measure(twice).volume / measure(stuffedProfile(counts, size(4.8))).volume).toBeCloseTo(8, 6);
+  });
+
+  it.each([[[]], [[1]], [[6]], [[1, 2, 1, 2, 1]], [[6, 12, 400, 3, 3]], [tube(120, 200)]])(
+    'settles to finite sizes for %j',
+    (counts) => {
+      const profile = stuffedProfile(counts, size(4.8));
+      expect(Object.values(measure(profile)).every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
+      expect(openings(profile)).toHaveLength(counts.length);
+    },
+  );
+});
+
+describe('measures', () => {
+  it('sums volume as frustums: slices of a sphere come to 4/3 π r³', () => {
+    const rounds = 400;
+    const angle = (k: number): number => (Math.PI * (k + 1)) / (rounds + 1);
+    const sphere: Profile = {
+      r: Float64Array.from({ length: rounds }, (_, k) => 30 * Math.sin(angle(k))),
+      z: Float64Array.from({ length: rounds }, (_, k) => 30 - 30 * Math.cos(angle(k))),
+      pole: 0,
+      tip: 60,
+    };
+    expect(measure(sphere).volume / ((4 / 3) * Math.PI * 30 ** 3)).toBeCloseTo(1, 3);
+    expect(measure(sphere).wall / (Math.PI * 30)).toBeCloseTo(1, 3);
+    expect(measure(upToRound(sphere, rounds / 2)).height).toBeCloseTo(30, 0);
+  });
+
+  it('stands a tower on its flat base and hangs a head from its crown', () => {
+    const fabric = (text: string) => fabricOf(checkPattern(read(text)).parts[0]!);
+    const disc = 'R1: 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: (2 sc, inc) × 6\n';
+    expect(standsOnStart(fabric(`${disc}R5: in BLO, sc around\nR6–R20: sc around`))).toBe(true);
+    expect(standsOnStart(fabric(`${disc}R5–R9: sc around\nR10: in BLO, sc around`))).toBe(false);
+  });
+});
