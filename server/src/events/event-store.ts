@@ -1,7 +1,6 @@
 import { EVENT_BATCH, type EventPage } from '@lemniscus/api';
 import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
-import { EventEntity } from '../database/event.entity.js';
 
 interface StoredEvent {
   sequence: number;
@@ -21,22 +20,15 @@ function toEvent({ id, piece, at, kind, round, action, event }: StoredEvent): Ma
     : { id, piece, at, kind, event: event ?? '' };
 }
 
-/** Appends events; those already there (by id) are passed over. Answers once they are committed. */
+/** One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite. */
+const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, event)
+  select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action', value ->> 'event'
+  from json_each(?) where true order by key
+  on conflict (id) do nothing`;
+
+/** Appends events in their order; those already there (by id) are passed over. Answers once they are committed. */
 export async function appendEvents(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<void> {
-  if (events.length === 0) return;
-  const rows = events.map((event) => ({
-    id: event.id,
-    make,
-    piece: event.piece,
-    at: event.at,
-    kind: event.kind,
-    round: event.kind === 'reached' ? event.round : null,
-    action: event.kind === 'reached' ? event.action : null,
-    event: event.kind === 'undone' ? event.event : null,
-  }));
-  await em.transactional(async (inner) => {
-    await inner.createQueryBuilder(EventEntity).insert(rows).onConflict('id').ignore().execute();
-  });
+  if (events.length > 0) await em.getConnection().execute(APPEND, [make, JSON.stringify(events)]);
 }
 
 /** Events of a make that arrived after the cursor, at most `EVENT_BATCH` of them. */

@@ -1,0 +1,39 @@
+import { spawnSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './app.js';
+import { expect, test } from './app.js';
+
+function lemniscus(...args: string[]): { status: number | null; stdout: string; stderr: string } {
+  return spawnSync('npm', ['run', '--silent', 'lemniscus', '--', ...args], { cwd: root, encoding: 'utf8' });
+}
+
+test('lemniscus check prints counts and slips, as text and as JSON, and its exit code says which', ({}, testInfo) => {
+  const good = lemniscus('check', 'demo/harbour-puffin.md', '--json');
+  expect(good.status).toBe(0);
+  const report = JSON.parse(good.stdout) as {
+    title: string;
+    terms: string;
+    parts: { name: string; copies: number; rounds: unknown[] }[];
+    diagnostics: unknown[];
+  };
+  expect(report).toMatchObject({ title: 'Harbour puffin', terms: 'US', diagnostics: [] });
+  expect(report.parts.map((part) => `${part.name} ${part.copies} ${part.rounds.length}`)).toEqual([
+    'Body 1 31',
+    'Wing 2 11',
+    'Beak 1 6',
+    'Foot 2 6',
+  ]);
+  expect(report.parts[0]!.rounds[11]).toEqual({ label: 'R12', uses: 48, makes: 48, stated: 48, ok: true });
+  expect(lemniscus('check', 'demo/striped-lighthouse.md').status).toBe(0);
+
+  const file = join(testInfo.outputPath(), 'slip.txt');
+  writeFileSync(file, 'Buoy\nR1: 6 sc in ring (6)\nR2: (dec, 3 sc) x 1\n');
+  const bad = lemniscus('check', file);
+  expect(bad.status).toBe(1);
+  expect(bad.stdout).toContain(`${file}:3:5 error: R2 works 5 of the 6 stitches below: 1 is left over. As written it makes 4.`);
+
+  expect(lemniscus('check', 'demo/no-such-file.md').status).toBe(2);
+  expect(lemniscus('check', 'demo').stderr).toContain('demo cannot be read');
+  expect(lemniscus('count', 'x').stderr).toContain('Usage: lemniscus check FILE [--json]');
+});

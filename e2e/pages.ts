@@ -1,0 +1,43 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect } from './app.js';
+
+export const editor = (page: Page): Locator => page.getByRole('textbox', { name: 'Pattern text' });
+export const dial = (page: Page): Locator => page.getByRole('button', { name: /^Stitch done\. / });
+export const stage = (page: Page, name: 'Pattern' | 'Gather' | 'Work'): Locator =>
+  page.getByRole('navigation').getByRole('link', { name });
+
+/** Puts text into the editor as a paste does, in place of all that is there. */
+export async function paste(page: Page, text: string): Promise<void> {
+  await editor(page).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(text);
+}
+
+/** The count in the middle of the dial: "27 of 48". */
+export async function expectCount(page: Page, done: number, of: number): Promise<void> {
+  await expect(dial(page)).toHaveAccessibleName(`Stitch done. ${done} of ${of} stitches`);
+}
+
+export async function expectRound(page: Page, words: string): Promise<void> {
+  await expect(page.locator('.where')).toContainText(words);
+}
+
+/** Opens a make from the shelf and waits until its piece is at the hook. */
+export async function takeUp(page: Page, url: string, title: string): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('link', { name: title, exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Stitch done Space' })).toBeVisible();
+}
+
+/** Waits until the server has acknowledged everything: nothing waits on this device. */
+export async function expectAllSent(page: Page): Promise<void> {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          Object.keys(localStorage).filter((key) => key.startsWith('lemniscus.event.') || key.startsWith('lemniscus.change.'))
+            .length,
+      ),
+    )
+    .toBe(0);
+}

@@ -1,0 +1,103 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './app.js';
+import { editor, expectAllSent, paste, stage, takeUp } from './pages.js';
+
+/** Drops a file on the page as the desktop does. */
+async function drop(page: Page, name: string, type: string, text: string): Promise<void> {
+  const transfer = await page.evaluateHandle(
+    ([fileName, fileType, content]) => {
+      const data = new DataTransfer();
+      data.items.add(new File([content], fileName, { type: fileType }));
+      return data;
+    },
+    [name, type, text] as const,
+  );
+  await page.locator('lem-pattern-desk').dispatchEvent('dragover', { dataTransfer: transfer });
+  await page.locator('lem-pattern-desk').dispatchEvent('drop', { dataTransfer: transfer });
+}
+
+test('a dropped text file is read; other files are refused with what to do', async ({ app, page }) => {
+  await page.goto(`${app.url}/new`);
+  await drop(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK');
+  await expect(page.getByRole('alert')).toContainText('“puffin.docx” is no plain text. Save the pattern as .txt or .md');
+  await drop(page, 'junk.txt', 'text/plain', 'a\0b');
+  await expect(page.getByRole('alert')).toContainText('“junk.txt” holds no readable text.');
+  await drop(page, 'buoy.txt', 'text/plain', 'Buoy\r\nR1: 6 sc in ring (6)\r\nR2: inc around (12)\r\n');
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();
+  await expect(page.getByText('1 part, 1 piece, 18 stitches')).toBeVisible();
+});
+
+test('an abandoned pattern can be brought back, and one that is kept with slips stays as it is', async ({ app, page }) => {
+  await page.goto(`${app.url}/new`);
+  await expect(page.getByRole('button', { name: 'Keep this pattern' })).toBeDisabled();
+  await paste(page, 'Crooked\nR1: 6 sc in ring (7)');
+  await page.getByRole('button', { name: 'Abandon' }).click();
+  await expect(page).toHaveURL(app.url + '/');
+  await page.getByRole('link', { name: 'New make' }).click();
+  await page.getByRole('button', { name: 'Bring back the last one' }).click();
+  await expect(editor(page)).toContainText('Crooked');
+  await page.getByRole('button', { name: 'Keep this pattern' }).click();
+  await expect(stage(page, 'Pattern')).toContainText('1');
+  await stage(page, 'Work').click();
+  await expect(page.locator('.where')).toContainText('ends on 6');
+  await page.goto(app.url);
+  await expect(page.locator('lem-plank').filter({ hasText: 'Crooked' })).toContainText('1 count to look at');
+});
+
+test('changes are saved as they are typed, and survive a server that is away and a closed window', async ({ app, page }) => {
+  await takeUp(page, app.url, 'Striped lighthouse');
+  await stage(page, 'Pattern').click();
+  await app.stop();
+  await editor(page).click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.insertText('\nFlag\nR1: 5 sc in ring (5)\n');
+  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+  await expect(page.getByRole('status')).toContainText('Server away: changes kept here');
+  await app.start();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+  await expectAllSent(page);
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+});
+
+test('two windows that change one make are told so, and neither text is lost unasked', async ({ app, page, context }) => {
+  await takeUp(page, app.url, 'Harbour puffin');
+  await stage(page, 'Gather').click();
+  const url = page.url();
+  const other = await context.browser()!.newPage();
+  await other.goto(url);
+  await other.getByRole('radio', { name: '3 Light' }).click();
+  await expectAllSent(other);
+  await page.getByRole('radio', { name: '5 Bulky' }).click();
+  await expect(page.getByRole('alert')).toContainText('Changed in another window.');
+  await expect(page.getByRole('radio', { name: '5 Bulky' })).toBeChecked();
+  await page.getByRole('button', { name: 'Take what was saved there' }).click();
+  await expect(page.getByRole('radio', { name: '3 Light' })).toBeChecked();
+  await page.getByRole('radio', { name: '2 Fine' }).click();
+  await expectAllSent(page);
+  await other.getByRole('radio', { name: '7 Jumbo' }).click();
+  await other.getByRole('button', { name: 'Keep what is here' }).click();
+  await expectAllSent(other);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: '7 Jumbo' })).toBeChecked();
+  await other.close();
+});
+
+test('an absurd hook is refused at the field, and the sizes stay', async ({ app, page }) => {
+  await takeUp(page, app.url, 'Harbour puffin');
+  await stage(page, 'Gather').click();
+  const hook = page.getByRole('spinbutton', { name: 'Hook in millimetres' });
+  const body = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Body' }) });
+  await expect(body).toContainText(/\d+ mm/);
+  for (const wrong of ['0', '500', '-3', 'tea']) {
+    await hook.fill(wrong);
+    await hook.press('Tab');
+    await expect(page.locator('lem-gather-stage')).not.toContainText(/NaN|Infinity|undefined/);
+    const value = Number(await hook.inputValue());
+    expect(value).toBeGreaterThanOrEqual(0.5);
+    expect(value).toBeLessThanOrEqual(30);
+  }
+});

@@ -1,0 +1,179 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { once } from 'node:events';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { createApp } from './app.js';
+import { openDatabase, type Database } from './database/open.js';
+import { readSettings } from './settings.js';
+import { seedDemo } from './seed.js';
+
+let folder: string;
+let database: Database;
+let server: Server;
+
+const MAKE = {
+  id: '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111',
+  text: '# Buoy\n\n## Float\nR1: 6 sc in ring (6)',
+  yarnWeight: 4,
+  hookMm: 3.5,
+};
+const uuid = (n: number): string => `7e57e7e5-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const reached = (n: number, action: number) => ({
+  id: uuid(n),
+  piece: 'float/1',
+  at: 1_000 + n,
+  kind: 'reached',
+  round: 0,
+  action,
+});
+
+async function serve(): Promise<void> {
+  database = await openDatabase(folder);
+  server = createServer(createApp(database, folder));
+  server.listen(0, '127.0.0.1');
+  await once(server, 'listening');
+}
+
+async function stop(): Promise<void> {
+  server.closeAllConnections();
+  server.close();
+  await once(server, 'close');
+  await database.close();
+}
+
+async function ask(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<{ status: number; body: unknown }> {
+  const { port } = server.address() as AddressInfo;
+  const response = await fetch(`http://127.0.0.1:${port}/api/makes${path}`, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  return { status: response.status, body: text ? (JSON.parse(text) as unknown) : null };
+}
+
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'lemniscus-'));
+  await serve();
+});
+
+afterEach(async () => {
+  await stop();
+  await rm(folder, { recursive: true });
+});
+
+describe('makes', () => {
+  it('are added once however often they are sent, changed by version, taken off and put back', async () => {
+    expect(await ask('POST', '', MAKE)).toMatchObject({ status: 201, body: { title: 'Buoy', version: 1 } });
+    await ask('POST', '', MAKE);
+    expect((await ask('GET', '')).body).toHaveLength(1);
+    const change = { version: 1, text: '# Bell buoy\n\n## Float\nR1: 6 sc in ring (6)', hookMm: 4 };
+    expect(await ask('PATCH', `/${MAKE.id}`, change)).toMatchObject({
+      status: 200,
+      body: { title: 'Bell buoy', hookMm: 4, yarnWeight: 4, version: 2 },
+    });
+    expect(await ask('PATCH', `/${MAKE.id}`, change)).toMatchObject({
+      status: 409,
+      body: { error: { code: 'conflict', field: 'version' } },
+    });
+    expect((await ask('DELETE', `/${MAKE.id}`)).status).toBe(204);
+    expect((await ask('GET', '')).body).toEqual([]);
+    expect((await ask('GET', `/${MAKE.id}`)).status).toBe(404);
+    expect(await ask('POST', `/${MAKE.id}/restore`)).toMatchObject({ status: 200, body: { title: 'Bell buoy' } });
+  });
+
+  it.each([
+    [{ ...MAKE, yarnWeight: 9 }, 'yarnWeight: Choose a yarn weight from 0 to 7.'],
+    [{ ...MAKE, hookMm: 500 }, 'hookMm: A hook is at most 30 mm.'],
+    [{ ...MAKE, hookMm: 'four' }, 'hookMm: Give the hook in millimetres.'],
+    [{ ...MAKE, id: '../etc' }, 'id: A make is named by a UUID.'],
+    ['{"id":', 'The request is no valid JSON.'],
+    [{ ...MAKE, text: 'x'.repeat(6_000_000) }, 'This is more than can be sent at once. Make the text shorter.'],
+  ])('refuse what they cannot be, naming the field (%#)', async (body, message) => {
+    const answer = await ask('POST', '', body);
+    expect(answer.status).toBeGreaterThanOrEqual(400);
+    expect(answer.body).toMatchObject({ error: { message } });
+  });
+
+  it('answer only their own pages', async () => {
+    for (const headers of [{ origin: 'http://elsewhere.example' }, { 'sec-fetch-site': 'cross-site' }]) {
+      expect(await ask('POST', '', MAKE, headers)).toMatchObject({ status: 403, body: { error: { code: 'forbidden' } } });
+    }
+    expect((await ask('GET', '')).body).toEqual([]);
+  });
+});
+
+describe('events', () => {
+  it('are committed before the answer, kept once, and there again after a restart', async () => {
+    await ask('POST', '', MAKE);
+    const events = [reached(1, 1), reached(2, 2), reached(3, 3)];
+    expect((await ask('POST', `/${MAKE.id}/events`, { events: events.slice(0, 2) })).status).toBe(204);
+    expect((await ask('POST', `/${MAKE.id}/events`, { events })).status).toBe(204);
+    await ask('POST', `/${MAKE.id}/events`, {
+      events: [{ id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }],
+    });
+    await stop();
+    await serve();
+    const page = (await ask('GET', `/${MAKE.id}/events`)).body as { events: unknown[]; last: number };
+    expect(page.events).toEqual([...events, { id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }]);
+    expect((await ask('GET', `/${MAKE.id}/events?after=${page.last}`)).body).toEqual({ events: [], last: page.last });
+    expect((await ask('GET', '')).body).toMatchObject([{ places: { 'float/1': { round: 0, action: 2 } } }]);
+  });
+
+  it('come in pages, and refuse what is no event by its place', async () => {
+    await ask('POST', '', MAKE);
+    for (let batch = 0; batch < 3; batch++) {
+      const events = Array.from({ length: 700 }, (_, i) => reached(batch * 700 + i + 1, 1));
+      await ask('POST', `/${MAKE.id}/events`, { events });
+    }
+    const first = (await ask('GET', `/${MAKE.id}/events`)).body as { events: unknown[]; last: number };
+    expect(first.events).toHaveLength(1_000);
+    const answer = await ask('POST', `/${MAKE.id}/events`, { events: [reached(9_000, 1), { ...reached(9_001, -1) }] });
+    expect(answer).toMatchObject({ status: 400, body: { error: { field: 'events.1.action' } } });
+    expect((await ask('POST', `/${uuid(5)}/events`, { events: [reached(1, 1)] })).status).toBe(404);
+  });
+});
+
+describe('the database', () => {
+  it('of a newer program is left alone, with a sentence that says so', async () => {
+    await database.em.getConnection().execute("insert into migration (name, executed_at) values ('0999-from-the-future', 'now')");
+    await expect(openDatabase(folder)).rejects.toThrow(/newer Lemniscus.*0999-from-the-future/);
+  });
+
+  it('holds to its foreign keys and keeps a write-ahead log', async () => {
+    const connection = database.em.getConnection();
+    expect(await connection.execute('pragma journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+    const orphan = "insert into event (id, make_id, piece, at, kind) values ('x', 'nobody', 'p', 1, 'undone')";
+    await expect(connection.execute(orphan)).rejects.toThrow(/foreign key/i);
+  });
+
+  it('gets the demo once, and never again after the maker emptied the shelf', async () => {
+    const demo = join(import.meta.dirname, '../../demo');
+    await seedDemo(database, demo);
+    const makes = (await ask('GET', '')).body as { id: string; title: string }[];
+    expect(makes.map((make) => make.title)).toEqual(['Harbour puffin', 'Striped lighthouse']);
+    for (const make of makes) await ask('DELETE', `/${make.id}`);
+    await seedDemo(database, demo);
+    expect((await ask('GET', '')).body).toEqual([]);
+  });
+});
+
+describe('settings', () => {
+  it('come from the environment and the command line', () => {
+    expect(readSettings({}, [], '/home')).toEqual({ port: 4600, data: '/home/data', demo: true });
+    expect(readSettings({ PORT: '4700', LEMNISCUS_DATA: '/srv' }, ['--empty'], '/home')).toEqual({
+      port: 4700,
+      data: '/srv',
+      demo: false,
+    });
+    expect(() => readSettings({ PORT: 'tea' }, [], '/home')).toThrow(/PORT is “tea”/);
+  });
+});
