@@ -1,14 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root } from './app.js';
-import { expect, test } from './app.js';
+import { expect, root, test } from './app.js';
 
 function lemniscus(...args: string[]): { status: number | null; stdout: string; stderr: string } {
   return spawnSync('npm', ['run', '--silent', 'lemniscus', '--', ...args], { cwd: root, encoding: 'utf8' });
 }
 
-test('lemniscus check prints counts and slips, as text and as JSON, and its exit code says which', ({}, testInfo) => {
+test('lemniscus check prints counts and slips, as text and as JSON, and its exit code says which', () => {
   const good = lemniscus('check', 'demo/harbour-puffin.md', '--json');
   expect(good.status).toBe(0);
   const report = JSON.parse(good.stdout) as {
@@ -27,7 +27,7 @@ test('lemniscus check prints counts and slips, as text and as JSON, and its exit
   expect(report.parts[0]!.rounds[11]).toEqual({ label: 'R12', uses: 48, makes: 48, stated: 48, ok: true });
   expect(lemniscus('check', 'demo/striped-lighthouse.md').status).toBe(0);
 
-  const file = join(testInfo.outputPath(), 'slip.txt');
+  const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-')), 'slip.txt');
   writeFileSync(file, 'Buoy\nR1: 6 sc in ring (6)\nR2: (dec, 3 sc) x 1\n');
   const bad = lemniscus('check', file);
   expect(bad.status).toBe(1);

@@ -3,6 +3,7 @@ import { expect } from './app.js';
 
 export const editor = (page: Page): Locator => page.getByRole('textbox', { name: 'Pattern text' });
 export const dial = (page: Page): Locator => page.getByRole('button', { name: /^Stitch done\. / });
+export const stitchDone = (page: Page): Locator => page.getByRole('button', { name: /^Stitch done(?!\.)/ });
 export const stage = (page: Page, name: 'Pattern' | 'Gather' | 'Work'): Locator =>
   page.getByRole('navigation').getByRole('link', { name });
 
@@ -26,7 +27,7 @@ export async function expectRound(page: Page, words: string): Promise<void> {
 export async function takeUp(page: Page, url: string, title: string): Promise<void> {
   await page.goto(url);
   await page.getByRole('link', { name: title, exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Stitch done Space' })).toBeVisible();
+  await expect(stitchDone(page)).toBeVisible();
 }
 
 /** Waits until the server has acknowledged everything: nothing waits on this device. */

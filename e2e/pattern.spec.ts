@@ -66,6 +66,7 @@ test('changes are saved as they are typed, and survive a server that is away and
 test('two windows that change one make are told so, and neither text is lost unasked', async ({ app, page, context }) => {
   await takeUp(page, app.url, 'Harbour puffin');
   await stage(page, 'Gather').click();
+  await expect(page).toHaveURL(/\/gather$/);
   const url = page.url();
   const other = await context.browser()!.newPage();
   await other.goto(url);

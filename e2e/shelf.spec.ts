@@ -1,5 +1,5 @@
 import { expect, test } from './app.js';
-import { dial, takeUp } from './pages.js';
+import { dial, stitchDone, takeUp } from './pages.js';
 
 test('a make taken off the shelf can be put back, with its progress', async ({ app, page }) => {
   await takeUp(page, app.url, 'Harbour puffin');
@@ -20,6 +20,7 @@ test('a make that is not there, and a server that is away, say what to do', asyn
   await page.getByRole('link', { name: 'Back to the shelf' }).last().click();
   await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'New make' }).click();
+  await expect(page.getByRole('heading', { name: 'New make' })).toBeVisible();
   await app.stop();
   await page.getByRole('link', { name: 'Back to the shelf' }).click();
   await expect(page.getByRole('heading', { name: 'The server cannot be reached.' })).toBeVisible();
@@ -52,7 +53,7 @@ test.describe('on a phone', () => {
       high: document.documentElement.scrollHeight,
     }));
     expect(size).toEqual({ wide: 390, high: 844 });
-    const go = (await page.getByRole('button', { name: 'Stitch done Space' }).boundingBox())!;
+    const go = (await stitchDone(page).boundingBox())!;
     expect(go.y + go.height).toBeLessThanOrEqual(844);
     expect(go.height).toBeGreaterThanOrEqual(44);
     const round = (await dial(page).boundingBox())!;
