@@ -55,7 +55,15 @@ export default tseslint.config(
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: ['core/tsconfig.json', 'api/tsconfig.json', 'server/tsconfig.json', 'web/tsconfig.json', 'tsconfig.check.json'],
+        project: [
+          'core/tsconfig.json',
+          'api/tsconfig.json',
+          'server/tsconfig.json',
+          'web/tsconfig.json',
+          'bench/tsconfig.json',
+          'bench/bare-page/tsconfig.json',
+          'tsconfig.check.json',
+        ],
         tsconfigRootDir: import.meta.dirname,
       },
     },

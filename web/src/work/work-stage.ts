@@ -1,4 +1,4 @@
-import { Component, computed, type ElementRef, inject, linkedSignal, viewChild } from '@angular/core';
+import { Component, computed, effect, type ElementRef, inject, linkedSignal, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { roundLengths } from '@lemniscus/core/fabric';
 import { isFinished, nowOf, roundStartBefore, stepFrom, stitchesDone, within, type Step } from '@lemniscus/core/making';
@@ -134,6 +134,16 @@ export class WorkStage {
       height: `${(rounds > 0 ? measure(upToRound(profile, rounds)).height : 0).toFixed(0)} of ${whole.height.toFixed(0)} mm high`,
     };
   });
+
+  constructor() {
+    // Whoever comes here has the hook in hand: the keys work the dial at once, wherever the last click was.
+    const entered = effect(() => {
+      const table = this.table();
+      if (!table) return;
+      table.nativeElement.focus({ preventScroll: true });
+      entered.destroy();
+    });
+  }
 
   protected take(piece: string): void {
     this.chosen.set(piece);

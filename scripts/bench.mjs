@@ -1,0 +1,16 @@
+// npm run bench: builds what is measured and what it is measured beside, then prints a table of ratios.
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildPackages, buildWeb } from './build.mjs';
+import { ensureChromium } from './chromium.mjs';
+import { bin, ensureInstalled, root, run } from './install.mjs';
+
+ensureInstalled();
+ensureChromium();
+buildPackages();
+buildWeb();
+const bare = join(root, 'bench/bare-page');
+if (!existsSync(join(bare, 'dist/browser/index.html')))
+  run(bin('ng'), ['build'], { cwd: bare, env: { NG_CLI_ANALYTICS: 'false' } });
+run(bin('tsc'), ['-b', 'bench']);
+run(process.execPath, [join(root, 'bench/dist/main.js')]);
