@@ -138,7 +138,7 @@ describe('events', () => {
     expect(first.events).toHaveLength(1_000);
     const answer = await ask('POST', `/${MAKE.id}/events`, { events: [reached(9_000, 1), { ...reached(9_001, -1) }] });
     expect(answer).toMatchObject({ status: 400, body: { error: { field: 'events.1.action' } } });
-    expect((await ask('POST', `/${uuid(5)}/events`, { events: [reached(1, 1)] })).status).toBe(404);
+    expect((await ask('POST', `/${uuid(5)}/events`, { events: [reached(9_500, 1)] })).status).toBe(404);
   });
 });
 

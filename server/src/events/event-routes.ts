@@ -19,8 +19,7 @@ export function eventRoutes(database: Database): Router {
   routes.post<'/', { id: string }>('/', async (request, response) => {
     const em = database.em.fork();
     const { events } = parse(EventBatch, request.body);
-    const make = await findMake(em, parse(MakeId, request.params.id));
-    await appendEvents(em, make.id, events);
+    await appendEvents(em, parse(MakeId, request.params.id), events);
     response.status(204).end();
   });
   return routes;

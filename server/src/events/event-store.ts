@@ -1,6 +1,7 @@
 import { EVENT_BATCH, type EventPage } from '@lemniscus/api';
 import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
+import { Problem } from '../http/problem.js';
 
 interface StoredEvent {
   sequence: number;
@@ -26,9 +27,23 @@ const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, 
   from json_each(?) where true order by key
   on conflict (id) do nothing`;
 
-/** Appends events in their order; those already there (by id) are passed over. Answers once they are committed. */
+/**
+ * Appends events in their order; those already there (by id) are passed over. Answers once they are committed. A make
+ * taken off the shelf still takes them: it may be put back.
+ * @throws Problem `not-found` when there never was such a make
+ */
 export async function appendEvents(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<void> {
-  if (events.length > 0) await em.getConnection().execute(APPEND, [make, JSON.stringify(events)]);
+  if (events.length === 0) return;
+  try {
+    await em.getConnection().execute(APPEND, [make, JSON.stringify(events)]);
+  } catch (error) {
+    if (isForeignKeyError(error)) throw new Problem('not-found', 'There is no such make to add these steps to.');
+    throw error;
+  }
+}
+
+function isForeignKeyError(error: unknown): boolean {
+  return error instanceof Error && 'code' in error && error.code === 'SQLITE_CONSTRAINT_FOREIGNKEY';
 }
 
 /** Events of a make that arrived after the cursor, at most `EVENT_BATCH` of them. */
