@@ -2,6 +2,7 @@ import { BOUNDS } from './bounds.js';
 import type { Terms } from './stitch.js';
 import { join, type Span } from './span.js';
 import { numberOf, tokenize, type Token } from './tokens.js';
+import { longestPhrase, vocabularyOf } from './vocabulary.js';
 
 const LABELS: Readonly<Record<string, 'round' | 'row'>> = {
   r: 'round',
@@ -47,7 +48,7 @@ export function readLine(text: string, from: number, to: number): Line {
   const tokens = all.slice(bullet + starred);
   if (tokens.length === 0) return { is: 'blank' };
   const span = join(tokens[0]!, tokens[tokens.length - 1]!);
-  const label = readLabel(tokens);
+  const label = readLabel(tokens) ?? readBareLabel(tokens);
   if (label) return { is: 'round', label, tokens: tokens.slice(label.next), span };
   if (bullet + starred > 0) return { is: 'words', tokens, span };
   const terms = readTerms(tokens);
@@ -85,6 +86,25 @@ function readLabel(tokens: readonly Token[]): Label | null {
   if (tokens[i]?.key === ')' && !tokens.slice(0, i).some((token) => token.key === '(')) i++;
   while ([':', '.'].includes(tokens[i]?.key ?? '')) i++;
   return { first, last, word, span: join(tokens[0]!, tokens[Math.max(0, i - 1)]!), next: i };
+}
+
+/**
+ * "13:", "14-15)", "16.": numbers alone, as in a numbered list. Only a line whose next words name a stitch or a repeat
+ * is taken for a round; "1. Wash your hands" stays a note.
+ */
+function readBareLabel(tokens: readonly Token[]): Label | null {
+  const first = wholeNumber(tokens[0]);
+  if (first === null) return null;
+  const ranged = tokens[1]?.key === '-' ? wholeNumber(tokens[2]) : null;
+  const mark = ranged === null ? 1 : 3;
+  if (![':', '.', ')'].includes(tokens[mark]?.key ?? '')) return null;
+  const rest = tokens.slice(mark + 1);
+  const works = rest.slice(0, 4).some((_token, i) => {
+    const is = longestPhrase(vocabularyOf('US'), rest, i)?.meaning.is;
+    return is === 'stitch' || is === 'increase' || is === 'decrease';
+  });
+  if (!works) return null;
+  return { first, last: ranged ?? first, word: 'round', span: join(tokens[0]!, tokens[mark]!), next: mark + 1 };
 }
 
 function wholeNumber(token: Token | undefined): number | null {

@@ -219,7 +219,10 @@ class RoundReader extends RoundCursor {
       return [];
     }
     this.at++;
+    const star = closer === '*' ? 1 : 0;
+    this.stars += star;
     const inside = this.sequence(closer, depth + 1);
+    this.stars -= star;
     const closed = this.tokens[this.at]?.key === closer;
     if (closed) this.at++;
     else if (this.phrase()?.meaning.is !== 'from star') this.error({ code: 'unclosed', opener: opener.text }, opener);

@@ -44,6 +44,9 @@ describe('what is worked in a round', () => {
     [12, '*1 sc, inc*, repeat 6 times - 18 sts', '12>18'],
     [12, '(sc, inc) around', '12>18'],
     [12, '6 x (sc, inc)', '12>18'],
+    [12, '(sc, inc)*6 (18)', '12>18'],
+    [12, '*sc, inc* 6 (18)', '12>18'],
+    [36, 'sc in all 36 sts', '36>36'],
     [12, '(sc, inc) 6x', '12>18'],
     [12, '(sc, inc) repeat 5 more times', '12>18'],
     [36, '3 sc, inc, (6 sc, inc) × 4, 4 sc', '36>41'],
@@ -125,6 +128,14 @@ R2 & R3: sc around (5)
     expect(shown('R1: 6 sc in ring\nR2: sc around\nR1: 5 sc in ring')).toEqual({
       parts: { 'Part 1': 'R1:0>6 R2:6>6', 'Part 2': 'R1:0>5' },
       diagnostics: ['part-unnamed 3:1-17'],
+    });
+  });
+
+  it('takes numbered lines for rounds where they name stitches, and for notes where they do not', () => {
+    expect(
+      shown('1. Wash your hands\n\nBody\n1: 6 sc in ring (6)\n2) inc * 6 (12)\n3-4: sc around\n5. (1 sc, inc) x 6 (18)').parts,
+    ).toEqual({
+      Body: '1:0>6 2:6>12 3:12>12 4:12>12 5:12>18'.replace(/(^| )/g, '$1R'),
     });
   });
 

@@ -21,6 +21,8 @@ type Facts = ReadingDiagnostic extends infer D ? (D extends ReadingDiagnostic ? 
 /** A place in a line's tokens, and the small things that can stand there: counts, places, loops, stated totals. */
 export class RoundCursor {
   protected at = 0;
+  /** Star groups open at the cursor. */
+  protected stars = 0;
 
   constructor(
     protected readonly text: string,
@@ -29,7 +31,7 @@ export class RoundCursor {
     protected readonly report: (diagnostic: ReadingDiagnostic) => void,
   ) {}
 
-  /** "× 6", "6 times", "6 x", "6 more times", "twice", "around". */
+  /** "× 6", "* 6", "6 times", "6 x", "6 more times", "twice", "around". */
   protected times(): Times | null {
     const phrase = this.phrase();
     if (phrase?.meaning.is === 'twice' || phrase?.meaning.is === 'around') {
@@ -45,6 +47,7 @@ export class RoundCursor {
       return this.checkedCount(number, token!);
     }
     const token = this.tokens[this.at];
+    if (token?.key === '*' && this.stars === 0) return this.starTimes();
     const number = numberOf(token);
     if (number === null) return null;
     const more = this.tokens[this.at + 1]?.key === 'more' ? 1 : 0;
@@ -55,6 +58,18 @@ export class RoundCursor {
     if (group && this.statedLength(true, this.at + 1 + more + after.length) === 0) return null;
     this.at += 1 + more + after.length;
     return this.checkedCount(number, token!) + more;
+  }
+
+  /** "(2 sc, inc)*6": a star before a number multiplies, where no star is open that it could close. */
+  private starTimes(): number | null {
+    const token = this.tokens[this.at + 1];
+    const number = numberOf(token);
+    const next = this.tokens[this.at + 2];
+    const ends = next === undefined || next.kind === 'mark' || this.phrase(this.at + 2)?.meaning.is === 'times';
+    if (number === null || !ends) return null;
+    this.at += 2;
+    if (this.phrase()?.meaning.is === 'times') this.at++;
+    return this.checkedCount(number, token!);
   }
 
   /** A number that stands alone after a stitch or a group: "sc 3", "(2 sc, inc) 6". */

@@ -119,7 +119,7 @@ const PLAIN: readonly (readonly [Meaning, readonly string[]])[] = [
     { is: 'next', each: true },
     ['each of next', 'each of the next', 'each of first', 'each of the first', 'each of last', 'each of the last'],
   ],
-  [{ is: 'next', each: false }, ['next', 'the next', 'first', 'the first', 'last', 'the last']],
+  [{ is: 'next', each: false }, ['next', 'the next', 'first', 'the first', 'last', 'the last', 'all', 'all the']],
   [{ is: 'stitches' }, ['st', 'sts', 'stitch', 'stitches', 'st total', 'sts total', 'stitches total', 'total']],
   [{ is: 'times' }, ['x', 'times', 'time']],
   [{ is: 'twice' }, ['twice']],
