@@ -24,10 +24,11 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     // Requests under way are answered; idle connections are let go; then the database is closed.
+    const closed = once(server, 'close');
     server.close();
     server.closeIdleConnections();
     const late = setTimeout(() => server.closeAllConnections(), 3_000);
-    if (server.listening) await once(server, 'close');
+    await closed;
     clearTimeout(late);
     await database.close();
   };
