@@ -1,4 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+
+const chromium = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/chromium.json'), 'utf8')) as {
+  path: string;
+  args: string[];
+};
 
 export default defineConfig({
   testDir: '.',
@@ -10,17 +17,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: { executablePath: chromium.path, args: chromium.args },
     screenshot: 'only-on-failure',
   },
 });

@@ -1,11 +1,12 @@
 // Finds Chromium, and installs Debian's where there is none.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 
-export const CHROMIUM = '/usr/bin/chromium';
+/** Where Debian puts Chromium, and the flags it runs with: as root, and asking no network for anything. */
+export const CHROMIUM = JSON.parse(readFileSync(new URL('./chromium.json', import.meta.url), 'utf8'));
 
 export function ensureChromium() {
-  if (existsSync(CHROMIUM)) return;
+  if (existsSync(CHROMIUM.path)) return;
   console.log('Installing Chromium from Debian’s packages …');
   const apt = (args) =>
     spawnSync('apt-get', args, {
@@ -14,7 +15,7 @@ export function ensureChromium() {
     }).status;
   // An install may work without fresh lists; if it does not, fetch them and try once more.
   apt(['update']);
-  if (apt(['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation']) !== 0 || !existsSync(CHROMIUM)) {
+  if (apt(['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation']) !== 0 || !existsSync(CHROMIUM.path)) {
     console.error('Chromium could not be installed. Install Debian’s package “chromium” as root, then run npm test again.');
     process.exit(1);
   }

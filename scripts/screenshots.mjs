@@ -21,15 +21,7 @@ const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
 });
 const [line] = await once(server.stdout, 'data');
 const url = /http:\S+/.exec(String(line))[0];
-const args = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-const browser = await chromium.launch({ executablePath: CHROMIUM, args });
+const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
 
 async function open(options = {}) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce', ...options });

@@ -1,5 +1,5 @@
 import { once } from 'node:events';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -9,15 +9,6 @@ import { openDatabase } from '@lemniscus/server/database/open';
 import { seedDemo } from '@lemniscus/server/seed';
 import { chromium } from 'playwright-core';
 import { compare, type Result } from './measure.js';
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 
 /** The shelf with the demo, from an empty cache until its makes stand there, beside a bare Angular and NG-ZORRO page. */
 export async function firstLoad(root: string): Promise<Result[]> {
@@ -32,7 +23,11 @@ export async function firstLoad(root: string): Promise<Result[]> {
   };
   const ours = await serve(join(root, 'web/dist/browser'));
   const bare = await serve(join(root, 'bench/bare-page/dist/browser'));
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  const { path, args } = JSON.parse(await readFile(join(root, 'scripts/chromium.json'), 'utf8')) as {
+    path: string;
+    args: string[];
+  };
+  const browser = await chromium.launch({ executablePath: path, args });
 
   /** Loads in a fresh context; gives the bytes that came over the wire until the page was ready. */
   const load = async (url: string, ready: string): Promise<number> => {

@@ -3,9 +3,33 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Make, MakeChange } from '@lemniscus/api';
 import { checkPattern, fabricOf, type Fabric } from '@lemniscus/core/fabric';
 import { estimateStitch } from '@lemniscus/core/gauge';
-import { EMPTY_LOG, lastReached, nextTime, piecesOf, positionOf, record, type Log, type MakerEvent, type Position } from '@lemniscus/core/making';
+import {
+  EMPTY_LOG,
+  lastReached,
+  nextTime,
+  piecesOf,
+  positionOf,
+  record,
+  type Log,
+  type MakerEvent,
+  type Position,
+} from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
-import { catchError, concatMap, debounceTime, EMPTY, forkJoin, from, retry, Subject, switchMap, tap, throwError, timer, type Observable } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  EMPTY,
+  forkJoin,
+  from,
+  retry,
+  Subject,
+  switchMap,
+  tap,
+  throwError,
+  timer,
+  type Observable,
+} from 'rxjs';
 import { forgetUnsaved, keepUnsaved, recallUnsaved, type Unsaved } from './make-changes';
 import { MakeApi, RequestFailed } from './make-api';
 import { Outbox } from './outbox';
@@ -71,7 +95,13 @@ export class CurrentMake {
         this.stored.set(make);
         if (this.unsaved()) this.save$.next();
       });
-    this.save$.pipe(debounceTime(SAVE_AFTER_MS), concatMap(() => this.save()), takeUntilDestroyed()).subscribe();
+    this.save$
+      .pipe(
+        debounceTime(SAVE_AFTER_MS),
+        concatMap(() => this.save()),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     const onFocus = (): void => this.refresh();
     window.addEventListener('focus', onFocus);
     inject(DestroyRef).onDestroy(() => {
@@ -113,7 +143,8 @@ export class CurrentMake {
 
   undo(piece: string): void {
     const last = lastReached(this.log(), piece);
-    if (last) this.append({ id: crypto.randomUUID(), piece, at: nextTime(this.log(), Date.now()), kind: 'undone', event: last.id });
+    if (last)
+      this.append({ id: crypto.randomUUID(), piece, at: nextTime(this.log(), Date.now()), kind: 'undone', event: last.id });
   }
 
   change(change: Omit<MakeChange, 'version'>): void {

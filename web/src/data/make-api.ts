@@ -22,10 +22,15 @@ export class RequestFailed extends Error {
 }
 
 function asFailure(error: unknown): RequestFailed {
-  if (!(error instanceof HttpErrorResponse)) return new RequestFailed(500, 'The server answered in a way this page does not understand. Reload it.');
-  if (error.status === 0) return new RequestFailed(0, 'The server cannot be reached. What you do is kept here and sent when it is back.');
+  if (!(error instanceof HttpErrorResponse))
+    return new RequestFailed(500, 'The server answered in a way this page does not understand. Reload it.');
+  if (error.status === 0)
+    return new RequestFailed(0, 'The server cannot be reached. What you do is kept here and sent when it is back.');
   const known = ApiError.safeParse(error.error);
-  return new RequestFailed(error.status, known.success ? known.data.error.message : 'Something went wrong on the server. Try again.');
+  return new RequestFailed(
+    error.status,
+    known.success ? known.data.error.message : 'Something went wrong on the server. Try again.',
+  );
 }
 
 /** The server's contract as streams; every answer is parsed. */
@@ -63,7 +68,8 @@ export class MakeApi {
 
   /** All events after the cursor, page by page, and the new cursor. */
   eventsAfter(id: string, after: number): Observable<EventPage> {
-    const page = (from: number): Observable<EventPage> => this.parsed(this.http.get(`/api/makes/${id}/events`, { params: { after: from } }), EventPage);
+    const page = (from: number): Observable<EventPage> =>
+      this.parsed(this.http.get(`/api/makes/${id}/events`, { params: { after: from } }), EventPage);
     return page(after).pipe(
       expand((got) => (got.events.length < EVENT_BATCH ? EMPTY : page(got.last))),
       reduce((all, got) => ({ events: [...all.events, ...got.events], last: got.last })),

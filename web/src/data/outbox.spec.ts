@@ -23,7 +23,14 @@ class Storage {
 }
 
 const MAKE = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
-const event = (n: number): MakerEvent => ({ id: `7e57e7e5-0000-4000-8000-${String(n).padStart(12, '0')}`, piece: 'body/1', at: n, kind: 'reached', round: 0, action: n });
+const event = (n: number): MakerEvent => ({
+  id: `7e57e7e5-0000-4000-8000-${String(n).padStart(12, '0')}`,
+  piece: 'body/1',
+  at: n,
+  kind: 'reached',
+  round: 0,
+  action: n,
+});
 
 let storage: Storage;
 /** What the server does with the next requests, in order; it accepts when none is left. */

@@ -1,7 +1,22 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Event, EVENT_BATCH } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
-import { catchError, defer, exhaustMap, merge, mergeMap, of, repeat, retry, Subject, takeWhile, tap, throwError, timer, fromEvent } from 'rxjs';
+import {
+  catchError,
+  defer,
+  exhaustMap,
+  merge,
+  mergeMap,
+  of,
+  repeat,
+  retry,
+  Subject,
+  takeWhile,
+  tap,
+  throwError,
+  timer,
+  fromEvent,
+} from 'rxjs';
 import { forget, keep, keptKeys, recall } from './local';
 import { MakeApi, RequestFailed } from './make-api';
 
@@ -58,14 +73,21 @@ export class Outbox {
       const make = all[0]?.key.split('.')[1];
       if (make === undefined) return of(0);
       const batch = all.filter(({ key }) => key.startsWith(`${START}${make}.`)).slice(0, EVENT_BATCH);
-      return this.api.append(make, batch.map(({ event }) => event)).pipe(
-        catchError((error: unknown) => (error instanceof RequestFailed && !error.passing ? this.setAside(batch, error) : throwError(() => error))),
-        tap(() => {
-          for (const { key } of batch) forget(key);
-          this.trouble.set(null);
-        }),
-        mergeMap(() => of(batch.length)),
-      );
+      return this.api
+        .append(
+          make,
+          batch.map(({ event }) => event),
+        )
+        .pipe(
+          catchError((error: unknown) =>
+            error instanceof RequestFailed && !error.passing ? this.setAside(batch, error) : throwError(() => error),
+          ),
+          tap(() => {
+            for (const { key } of batch) forget(key);
+            this.trouble.set(null);
+          }),
+          mergeMap(() => of(batch.length)),
+        );
     }).pipe(
       retry({
         delay: (error: unknown, count) => {

@@ -1,0 +1,158 @@
+import '@angular/compiler';
+import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
+import type { Make, MakeChange } from '@lemniscus/api';
+import type { MakerEvent } from '@lemniscus/core/making';
+import { defer, of, throwError, type Observable } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { CurrentMake } from './current-make';
+import { MakeApi, RequestFailed } from './make-api';
+import { Outbox } from './outbox';
+
+const ID = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
+const TEXT = '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)';
+
+/** A server in memory that stores one make by version, as the real one does. */
+class Server {
+  make: Make = { id: ID, title: 'Buoy', text: TEXT, yarnWeight: 4, hookMm: 3.5, version: 1, createdAt: 0, updatedAt: 0 };
+  events: MakerEvent[] = [];
+  away = false;
+
+  private answer<T>(work: () => T): Observable<T> {
+    return defer(() => (this.away ? throwError(() => new RequestFailed(0, 'away')) : of(work())));
+  }
+  show = (): Observable<Make> => this.answer(() => this.make);
+  eventsAfter = (_id: string, after: number): Observable<{ events: MakerEvent[]; last: number }> =>
+    this.answer(() => ({ events: this.events.slice(after), last: this.events.length }));
+  change = (_id: string, { version, text, yarnWeight, hookMm }: MakeChange): Observable<Make> =>
+    this.answer(() => {
+      if (version !== this.make.version) throw new RequestFailed(409, 'conflict');
+      const { make } = this;
+      this.make = {
+        ...make,
+        text: text ?? make.text,
+        yarnWeight: yarnWeight ?? make.yarnWeight,
+        hookMm: hookMm ?? make.hookMm,
+        version: version + 1,
+      };
+      return this.make;
+    });
+}
+
+let server: Server;
+let kept: Map<string, string>;
+let sent: MakerEvent[];
+let close: (() => void)[];
+
+function open(): CurrentMake {
+  const outbox = { add: (_make: string, event: MakerEvent) => sent.push(event), of: () => [] };
+  const destroyRef = { onDestroy: (run: () => void) => (close.push(run), () => undefined), destroyed: false };
+  const providers = [
+    { provide: MakeApi, useValue: server },
+    { provide: Outbox, useValue: outbox },
+    { provide: DestroyRef, useValue: destroyRef },
+  ];
+  const current = runInInjectionContext(Injector.create({ providers }), () => new CurrentMake());
+  current.open(ID);
+  return current;
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new Server();
+  kept = new Map();
+  sent = [];
+  close = [];
+  vi.stubGlobal('window', new EventTarget());
+  vi.stubGlobal('localStorage', {
+    get length() {
+      return kept.size;
+    },
+    key: (index: number) => [...kept.keys()][index] ?? null,
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => kept.set(key, value),
+    removeItem: (key: string) => kept.delete(key),
+  });
+});
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const settle = (ms = 1_000): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
+
+describe('the open make', () => {
+  it('shows a change at once, keeps it on the device, and stores it once after a pause', async () => {
+    const current = open();
+    current.change({ hookMm: 4 });
+    current.change({ hookMm: 5 });
+    expect([current.make()!.hookMm, current.saving(), server.make.version]).toEqual([5, 'saving', 1]);
+    expect(kept.size).toBe(1);
+    await settle();
+    expect([server.make.hookMm, server.make.version, current.saving(), kept.size]).toEqual([5, 2, 'saved', 0]);
+  });
+
+  it('holds changes while the server is away, through a closed window, and stores them when it is back', async () => {
+    const first = open();
+    server.away = true;
+    first.change({ text: TEXT.replace('Buoy', 'Bell buoy') });
+    await settle();
+    expect(first.saving()).toBe('away');
+    for (const run of close) run();
+    await settle();
+    server.away = false;
+    const again = open();
+    expect(again.title()).toBe('Bell buoy');
+    await settle();
+    expect([server.make.version, again.saving(), kept.size]).toEqual([2, 'saved', 0]);
+  });
+
+  it('asks on a conflict, and does as it is told', async () => {
+    for (const choice of ['keepMine', 'takeTheirs'] as const) {
+      server.make = { ...server.make, hookMm: 3, version: 1 };
+      const current = open();
+      server.make = { ...server.make, yarnWeight: 2, hookMm: 6, version: 7 };
+      current.change({ hookMm: 4 });
+      await settle();
+      expect([current.saving(), current.make()!.hookMm]).toEqual(['conflict', 4]);
+      current[choice]();
+      await settle();
+      const hook = choice === 'keepMine' ? 4 : 6;
+      expect([current.saving(), current.make()!.hookMm, server.make.hookMm, current.make()!.yarnWeight, kept.size]).toEqual([
+        'saved',
+        hook,
+        hook,
+        2,
+        0,
+      ]);
+    }
+  });
+
+  it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', () => {
+    const current = open();
+    current.reach('float/1', { round: 0, action: 4 });
+    current.reach('float/1', { round: 1, action: 0 });
+    expect(current.place('float/1')).toEqual({ round: 1, action: 0 });
+    current.undo('float/1');
+    expect(current.place('float/1')).toEqual({ round: 0, action: 4 });
+    expect(sent.map((event) => event.kind)).toEqual(['reached', 'reached', 'undone']);
+    expect(new Set(sent.map((event) => event.at)).size).toBe(3);
+    const elsewhere = {
+      id: '7e57e7e5-0000-4000-8000-000000000001',
+      piece: 'float/1',
+      at: sent[2]!.at + 1,
+      kind: 'reached',
+      round: 1,
+      action: 3,
+    } as const;
+    server.events = [...sent, elsewhere];
+    server.make = { ...server.make, hookMm: 8, version: 2 };
+    window.dispatchEvent(new Event('focus'));
+    expect([current.place('float/1').action, current.make()!.hookMm, current.lastPiece()]).toEqual([3, 8, 'float/1']);
+  });
+
+  it('says why a make cannot be opened', () => {
+    server.show = () => throwError(() => new RequestFailed(404, 'This make is not on the shelf.'));
+    expect(open().failure()?.message).toBe('This make is not on the shelf.');
+  });
+});
