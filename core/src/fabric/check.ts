@@ -1,14 +1,23 @@
 import {
   BOUNDS,
+  gatesOf,
   printLabel,
+  type Fix,
+  type OtherReading,
   type Part,
   type Pattern,
+  type PrintStyle,
   type Reading,
   type ReadingDiagnostic,
   type RoundLine,
   type Span,
+  type Terms,
 } from '../notation/index.js';
+import type { CountDiagnostic } from './count-diagnostic.js';
+import { foundationOf, foundationPlaces, lineWay, partWay, type Way } from './foundation.js';
+import { jumpOf } from './growth.js';
 import { measureRound, type RoundMeasure } from './measure.js';
+import { usingLess, usingUp } from './ways-out.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
 export interface RoundCount extends RoundMeasure {
@@ -16,31 +25,19 @@ export interface RoundCount extends RoundMeasure {
   readonly label: string;
   /** Index of the written line in `part.lines`. */
   readonly line: number;
-  /** Stitches of the round below that this one was reckoned over; 0 for a first round. */
+  /** Stitches of the round below, or places of the foundation, that this one was reckoned over; 0 in a ring. */
   readonly available: number;
   readonly stated: number | null;
+  readonly way: Way;
   /** Uses exactly what there is, and makes what it states. */
   readonly ok: boolean;
 }
 
 export interface PartCount {
+  /** The part as it was taken: where a line can be read in two ways, with the one that was chosen. */
   readonly part: Part;
   readonly rounds: readonly RoundCount[];
 }
-
-/** What counting can find, as facts; `describeCount` makes the sentence. */
-export type CountDiagnostic = { readonly severity: 'error'; readonly span: Span } & (
-  | {
-      readonly code: 'leaves-stitches';
-      readonly label: string;
-      readonly available: number;
-      readonly uses: number;
-      readonly makes: number;
-    }
-  | { readonly code: 'uses-too-many'; readonly label: string; readonly available: number; readonly uses: number }
-  | { readonly code: 'total-differs'; readonly label: string; readonly makes: number; readonly stated: number }
-  | { readonly code: 'too-large'; readonly label: string }
-);
 
 export type Diagnostic = ReadingDiagnostic | CountDiagnostic;
 
@@ -50,65 +47,210 @@ export interface PatternCount {
   readonly diagnostics: readonly Diagnostic[];
 }
 
-const stitches = (count: number): string => (count === 1 ? '1 stitch' : `${count} stitches`);
-
-export function describeCount(d: CountDiagnostic): string {
-  switch (d.code) {
-    case 'leaves-stitches': {
-      const over = d.available - d.uses;
-      return `${d.label} works ${d.uses} of the ${stitches(d.available)} below: ${over} ${over === 1 ? 'is' : 'are'} left over. As written it makes ${d.makes}.`;
-    }
-    case 'uses-too-many':
-      return `${d.label} needs ${stitches(d.uses)}, but the round below has ${d.available}: ${d.uses - d.available} too many.`;
-    case 'total-differs': {
-      const off = d.makes - d.stated;
-      return `${d.label} makes ${d.makes}, but ${d.stated} is stated: ${Math.abs(off)} ${off > 0 ? 'more' : 'fewer'} than stated.`;
-    }
-    case 'too-large':
-      return `${d.label} goes past ${BOUNDS.partStitches} stitches in one part, the most that is worked out. Check its repeats.`;
-  }
-}
-
 /** Counts every round of every part, and joins what the reading found with what the counts show, in text order. */
 export function checkPattern({ pattern, diagnostics }: Reading): PatternCount {
   const found: Diagnostic[] = [...diagnostics];
   const errors = diagnostics.filter((diagnostic) => diagnostic.severity === 'error').map((diagnostic) => diagnostic.span.from);
-  const parts = pattern.parts.map((part) => checkPart(part, errors, found));
-  return { pattern, parts, diagnostics: found.sort((a, b) => a.span.from - b.span.from) };
+  const parts: PartCount[] = [];
+  for (const part of pattern.parts) parts.push(new PartChecker(part, pattern.terms, parts, errors, found).check());
+  const chosen = { ...pattern, parts: parts.map(({ part }) => part) };
+  return { pattern: chosen, parts, diagnostics: found.sort((a, b) => a.span.from - b.span.from) };
+}
+
+interface Reckoning {
+  readonly items: RoundLine['items'];
+  readonly measure: RoundMeasure;
+  readonly available: number;
+  readonly problems: readonly CountDiagnostic[];
 }
 
 /**
  * A slip is told once: a line that could not be read whole gets no count message on top, a range tells of its first bad
  * round, and a round after a bad one may fit either what was really made or what was stated.
  */
-function checkPart(part: Part, readingErrors: readonly number[], found: Diagnostic[]): PartCount {
-  const rounds: RoundCount[] = [];
-  let below: readonly number[] = [0];
-  let total = 0;
-  part.lines.forEach((line, index) => {
-    const unread = hasErrorWithin(readingErrors, line.span);
+class PartChecker {
+  private readonly rounds: RoundCount[] = [];
+  private readonly lines: RoundLine[];
+  private readonly way: Way;
+  private readonly style: PrintStyle;
+  private below: readonly number[] = [0];
+  private total = 0;
+
+  constructor(
+    private readonly part: Part,
+    terms: Terms,
+    private readonly before: readonly PartCount[],
+    private readonly readingErrors: readonly number[],
+    private readonly found: Diagnostic[],
+  ) {
+    this.lines = [...part.lines];
+    this.way = partWay(part.lines, part.notes);
+    this.style = { terms, form: 'short' };
+  }
+
+  check(): PartCount {
+    for (let index = 0; index < this.lines.length; index++) this.checkLine(index);
+    this.checkGates();
+    const changed = this.lines.some((line, index) => line !== this.part.lines[index]);
+    return { part: changed ? { ...this.part, lines: this.lines } : this.part, rounds: this.rounds };
+  }
+
+  private checkLine(index: number): void {
+    const unread = hasErrorWithin(this.readingErrors, this.lines[index]!.span);
     let told = unread;
-    for (let number = line.first; number <= line.last; number++) {
+    for (let number = this.lines[index]!.first; number <= this.lines[index]!.last; number++) {
+      if (number === this.lines[index]!.first && this.lines[index]!.others.length > 0) this.choose(index);
+      const line = this.lines[index]!;
       const label = printLabel({ ...line, first: number, last: number });
-      const first = rounds.length === 0;
-      const reckoned = below.map((available) => reckon(line, label, available, first));
-      const best = reckoned.reduce((a, b) => (b.problems.length < a.problems.length ? b : a));
-      const { measure, available } = best;
-      const problems: CountDiagnostic[] = [...best.problems];
-      if (total <= BOUNDS.partStitches && total + measure.makes > BOUNDS.partStitches)
-        problems.push({ code: 'too-large', severity: 'error', span: line.label, label });
-      total += measure.makes;
-      if (problems.length > 0 && !told) {
-        found.push(...problems);
+      const { measure, available, problems } = this.reckonBest(line, label);
+      const all = [...problems];
+      if (this.total <= BOUNDS.partStitches && this.total + measure.makes > BOUNDS.partStitches)
+        all.push({ code: 'too-large', severity: 'error', span: line.label, label });
+      this.total += measure.makes;
+      if (all.length > 0 && !told) {
+        this.found.push(...all.map((problem) => this.explained(problem, line, index, measure)));
         told = true;
-      }
+      } else if (all.length === 0 && !told && number === line.first) this.checkGrowth(line, label, available, measure.makes);
       const stated = line.stated?.count ?? null;
-      const ok = problems.length === 0 && !unread;
-      rounds.push({ ...measure, number, label, line: index, available, stated, ok });
-      below = ok || stated === null || stated === measure.makes ? [measure.makes] : [measure.makes, stated];
+      const ok = all.length === 0 && !unread;
+      this.rounds.push({ ...measure, number, label, line: index, available, stated, way: lineWay(line, this.way), ok });
+      this.below = ok || stated === null || stated === measure.makes ? [measure.makes] : [measure.makes, stated];
     }
-  });
-  return { part, rounds };
+  }
+
+  private reckonBest(line: RoundLine, label: string, below = this.below): Reckoning {
+    const reckoned = below.map((available) => this.reckon(line, label, available));
+    return reckoned.reduce((a, b) => (b.problems.length < a.problems.length ? b : a));
+  }
+
+  private reckon(line: RoundLine, label: string, below: number): Reckoning {
+    const first = this.rounds.length === 0;
+    const foundation = foundationOf(line.items);
+    const places = foundation ? foundationPlaces(foundation, first ? 0 : below, this.rounds, this.counted()) : below;
+    // Where nobody can know how many places there are, the round is taken at its word.
+    const known = places !== null && (foundation !== null || !first);
+    const available = places ?? line.stated?.count ?? measureRound(line.items, 0).uses;
+    const counted = measureRound(line.items, available);
+    // A first round that names no start is worked into a ring, so it uses nothing.
+    const measure = first && !foundation ? { ...counted, uses: 0 } : counted;
+    const problems: CountDiagnostic[] = [];
+    const { uses, makes } = measure;
+    const span = instructionSpan(line);
+    if (known && uses < available)
+      problems.push({ code: 'leaves-stitches', severity: 'error', span, label, available, uses, makes });
+    if (known && uses > available) problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses });
+    if (line.stated && line.stated.count !== makes) {
+      const stated = line.stated.count;
+      problems.push({
+        code: 'total-differs',
+        severity: 'error',
+        span: line.stated.span,
+        label,
+        makes,
+        stated,
+        likelier: null,
+        next: null,
+      });
+    }
+    return { items: line.items, measure, available, problems };
+  }
+
+  private counted(): readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] {
+    return this.before.map(({ part, rounds }) => ({ name: part.name, rounds }));
+  }
+
+  /** Takes another reading of a line where the usual one does not fit and the other does, and tells when both could. */
+  private choose(index: number): void {
+    const line = this.lines[index]!;
+    const label = printLabel({ ...line, last: line.first });
+    const usual = this.reckonBest(line, label);
+    for (const other of line.others) {
+      const read = { ...line, items: other.items };
+      const reckoned = this.reckonBest(read, label);
+      const better = usual.problems.length > 0 && reckoned.problems.length === 0;
+      const both = this.bothFit(line, other, usual, reckoned);
+      const nextDecides = both && !this.nextFits(index, usual.measure.makes) && this.nextFits(index, reckoned.measure.makes);
+      const took = better || nextDecides;
+      if (took) this.lines[index] = read;
+      if (other.doubt !== 'oval' && (took || both)) {
+        this.found.push({
+          code: 'two-readings',
+          severity: 'hint',
+          span: instructionSpan(line),
+          label,
+          doubt: other.doubt,
+          tookOther: took,
+          makes: (took ? reckoned : usual).measure.makes,
+          otherMakes: (took ? usual : reckoned).measure.makes,
+        });
+      }
+      if (took) return;
+    }
+  }
+
+  private bothFit(line: RoundLine, { doubt }: OtherReading, usual: Reckoning, other: Reckoning): boolean {
+    if (line.stated || doubt === 'oval' || doubt === 'in-next' || (doubt === 'chain' && this.rounds.length > 0)) return false;
+    return usual.problems.length === 0 && other.problems.length === 0 && usual.measure.makes !== other.measure.makes;
+  }
+
+  /** Whether the line after `index` works out over `makes` stitches; true when there is none. */
+  private nextFits(index: number, makes: number): boolean {
+    const next = this.lines[index + 1];
+    return !next || this.problemsOver(next, makes) === 0;
+  }
+
+  private problemsOver(line: RoundLine, below: number): number {
+    const { uses, makes } = measureRound(line.items, below);
+    return Number(uses !== below) + Number(line.stated !== null && line.stated.count !== makes);
+  }
+
+  /** Adds to a problem which side is likelier wrong, and the ways out. */
+  private explained(problem: CountDiagnostic, line: RoundLine, index: number, { makes }: RoundMeasure): CountDiagnostic {
+    const stated = line.stated?.count ?? null;
+    if (problem.code === 'leaves-stitches')
+      return withFixes(problem, usingUp(line, problem.available - problem.uses, makes, stated, this.style));
+    if (problem.code === 'uses-too-many')
+      return withFixes(problem, usingLess(line, problem.uses - problem.available, makes, stated, this.style));
+    if (problem.code !== 'total-differs') return problem;
+    const next = this.lines[index + 1];
+    const fitsMade = next !== undefined && !foundationOf(next.items) && this.problemsOver(next, makes) === 0;
+    const fitsStated = next !== undefined && !foundationOf(next.items) && this.problemsOver(next, problem.stated) === 0;
+    const likelier = fitsMade === fitsStated ? null : fitsMade ? 'total' : 'instruction';
+    const write: Fix = { title: `Write (${makes})`, edits: [{ ...problem.span, insert: `(${makes})` }] };
+    return withFixes({ ...problem, likelier, next: next ? printLabel({ ...next, last: next.first }) : null }, [write]);
+  }
+
+  private checkGrowth(line: RoundLine, label: string, below: number, makes: number): void {
+    const flat = this.rounds.length === 0 || foundationOf(line.items) !== null || lineWay(line, this.way) === 'turned';
+    const jump = flat ? null : jumpOf(line, below, makes);
+    if (jump) this.found.push({ ...jump, severity: 'hint', label, span: instructionSpan(line) });
+  }
+
+  /** Stuffing and eyes that come when the opening has closed. */
+  private checkGates(): void {
+    const most = Math.max(0, ...this.rounds.map((round) => round.makes));
+    for (const gate of gatesOf(this.part)) {
+      if (gate.kind !== 'eyes' && gate.kind !== 'stuffing') continue;
+      const last = this.rounds.findLast((round) => round.line < gate.before);
+      const closed = last && last.makes <= CLOSED && most >= 3 * CLOSED && last.uses > last.makes;
+      if (closed)
+        this.found.push({
+          code: 'gate-late',
+          severity: 'warning',
+          gate: gate.kind,
+          stitches: last.makes,
+          label: last.label,
+          span: gate.span,
+        });
+    }
+  }
+}
+
+/** Stitches that tails draw shut (common practice: the last 5 to 8); nothing goes in through them. */
+const CLOSED = 8;
+
+function withFixes(problem: CountDiagnostic, fixes: readonly Fix[]): CountDiagnostic {
+  return fixes.length > 0 ? { ...problem, fixes } : problem;
 }
 
 /** Whether any of the ascending offsets lies in the span. */
@@ -123,29 +265,10 @@ function hasErrorWithin(offsets: readonly number[], { from, to }: Span): boolean
   return low < offsets.length && offsets[low]! < to;
 }
 
-function reckon(
-  line: RoundLine,
-  label: string,
-  available: number,
-  first: boolean,
-): { measure: RoundMeasure; available: number; problems: CountDiagnostic[] } {
-  const counted = measureRound(line.items, available);
-  // A first round that names no start is worked into a ring, so it uses nothing.
-  const measure = first ? { ...counted, uses: 0 } : counted;
-  const problems: CountDiagnostic[] = [];
-  const { uses, makes } = measure;
-  const span = instructionSpan(line);
-  if (!first && uses < available)
-    problems.push({ code: 'leaves-stitches', severity: 'error', span, label, available, uses, makes });
-  if (!first && uses > available) problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses });
-  if (line.stated && line.stated.count !== makes) {
-    problems.push({ code: 'total-differs', severity: 'error', span: line.stated.span, label, makes, stated: line.stated.count });
-  }
-  return { measure, available, problems };
-}
-
 function instructionSpan(line: RoundLine): Span {
-  const spans = line.items.filter((item) => item.kind !== 'remark' && item.span.from >= line.span.from).map((item) => item.span);
+  const spans = line.items
+    .filter((item) => item.kind !== 'remark' && item.span.from >= line.label.to && item.span.to <= line.span.to)
+    .map((item) => item.span);
   if (spans.length === 0) return line.label;
   return { from: spans[0]!.from, to: Math.max(...spans.map((span) => span.to)) };
 }

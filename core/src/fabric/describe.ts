@@ -1,15 +1,28 @@
-import { describeReading } from '../notation/index.js';
-import { describeCount, type Diagnostic } from './check.js';
+import { describeReading, fixesOfReading, type Fix } from '../notation/index.js';
+import type { Diagnostic } from './check.js';
+import { describeCount, type CountDiagnostic } from './count-diagnostic.js';
+
+const COUNT_CODES: Readonly<Record<CountDiagnostic['code'], true>> = {
+  'leaves-stitches': true,
+  'uses-too-many': true,
+  'total-differs': true,
+  'too-large': true,
+  'two-readings': true,
+  'growth-ruffles': true,
+  'growth-gathers': true,
+  'gate-late': true,
+};
+
+function isCount(diagnostic: Diagnostic): diagnostic is CountDiagnostic {
+  return diagnostic.code in COUNT_CODES;
+}
 
 /** The sentence for any diagnostic. */
 export function describe(diagnostic: Diagnostic): string {
-  switch (diagnostic.code) {
-    case 'leaves-stitches':
-    case 'uses-too-many':
-    case 'total-differs':
-    case 'too-large':
-      return describeCount(diagnostic);
-    default:
-      return describeReading(diagnostic);
-  }
+  return isCount(diagnostic) ? describeCount(diagnostic) : describeReading(diagnostic);
+}
+
+/** The ways out of any diagnostic, the likeliest first. */
+export function fixesOf(diagnostic: Diagnostic): readonly Fix[] {
+  return isCount(diagnostic) ? (diagnostic.fixes ?? []) : fixesOfReading(diagnostic);
 }

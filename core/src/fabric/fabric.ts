@@ -1,19 +1,24 @@
-import { BOUNDS, STITCH_NAMES, type Item, type Loop, type Start, type Work } from '../notation/index.js';
+import { BOUNDS, STITCH_NAMES, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
+import { foundationOf, type Way } from './foundation.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
+export const WAYS: readonly Way[] = ['spiral', 'joined', 'turned'];
 
 /**
  * Every stitch of a part as flat arrays, a row a stitch, in working order; all indices are 0-based.
  *
- * An increase is two rows with the same first parent, a decrease one row with two parents. A row without parents
- * (`firstParent` -1, `parentCount` 0) was worked into the ring or the starting chain.
+ * An increase is two rows with the same first parent, a decrease one row with two parents; parents are always
+ * `[firstParent, firstParent + parentCount)`, also in turned rows, which run over the row below from its end to its
+ * start. A row without parents (`firstParent` -1, `parentCount` 0) hangs on no stitch of this part: it was worked into a
+ * ring, into a place of the part's foundation (`place` then says which, 0-based along it), or is a chain in the air.
  * In a round that asks for more stitches than there are, parents are spread over those that are there;
- * stitches that a round leaves over are nobody's parent.
+ * stitches that a round leaves over or skips are nobody's parent.
  *
- * An action is what the maker does as one: a stitch, an increase, a decrease. A group is one repeat, or a run of
- * actions between repeats. `roundStart`, `roundAction` and `actionStart` have one entry more than what they index, so
- * that `[i, i + 1)` is always the range of row i.
+ * An action is what the maker does as one: a stitch, an increase, a decrease, all stitches of a cluster. Skips, chains
+ * that do not count, joins and turns are actions that make no row. A group is one repeat, or a run of actions between
+ * repeats. `roundStart`, `roundAction` and `actionStart` have one entry more than what they index, so that `[i, i + 1)`
+ * is always the range of row i.
  */
 export interface Fabric {
   readonly stitchCount: number;
@@ -29,19 +34,26 @@ export interface Fabric {
   readonly colour: Uint16Array;
   readonly firstParent: Int32Array;
   readonly parentCount: Uint8Array;
+  /** Place of the foundation a stitch is worked into, -1 for all others. */
+  readonly place: Int32Array;
+  /** Index in `limbs` of the piece worked in with this stitch, 0 for none. */
+  readonly limb: Uint8Array;
   /** First stitch of each round, and the stitch count. */
   readonly roundStart: Uint32Array;
   /** First action of each round, and the action count. */
   readonly roundAction: Uint32Array;
+  /** Index in WAYS, a row a round. */
+  readonly roundWay: Uint8Array;
   /** First stitch of each action, and the stitch count. */
   readonly actionStart: Uint32Array;
   /** Group within the round, a row an action. */
   readonly actionGroup: Uint32Array;
   /** Index in `works` of the written item, a row an action. */
   readonly actionWork: Uint32Array;
-  readonly works: readonly (Work | Start)[];
+  readonly works: readonly Worked[];
   /** Names as the pattern writes them; the first is '' for stitches before any colour is named. */
   readonly colours: readonly string[];
+  readonly limbs: readonly string[];
 }
 
 /** Builds the fabric of a counted part. Rounds past `BOUNDS.partStitches` are left out. */
@@ -49,7 +61,7 @@ export function fabricOf({ part, rounds }: PartCount): Fabric {
   const kept = withinBounds(rounds);
   const builder = new FabricBuilder(
     kept.reduce((sum, round) => sum + round.makes, 0),
-    kept.length,
+    kept,
   );
   for (const round of kept) builder.addRound(part.lines[round.line]!.items, round);
   return builder.finish();
@@ -61,6 +73,21 @@ function withinBounds(rounds: readonly RoundCount[]): readonly RoundCount[] {
   return end < 0 ? rounds : rounds.slice(0, end);
 }
 
+/** What the round being built hangs on: rows of this fabric, or places of a foundation. */
+interface Below {
+  readonly start: number;
+  readonly length: number;
+  /** The share of a stitch below that each use stands for; under 1 where a round asks for more than there is. */
+  readonly scale: number;
+  readonly turned: boolean;
+  readonly places: boolean;
+}
+
+const MOST_LIMBS = 255;
+
+/** An open count inside a group is worked once. */
+const once = (times: Times): number => (typeof times === 'number' ? times : 1);
+
 class FabricBuilder {
   private readonly stitch: Uint8Array;
   private readonly round: Uint32Array;
@@ -68,119 +95,178 @@ class FabricBuilder {
   private readonly colour: Uint16Array;
   private readonly firstParent: Int32Array;
   private readonly parentCount: Uint8Array;
+  private readonly place: Int32Array;
+  private readonly limb: Uint8Array;
   private readonly roundStart: Uint32Array;
   private readonly roundAction: Uint32Array;
-  private readonly actionStart: Uint32Array;
-  private readonly actionGroup: Uint32Array;
-  private readonly actionWork: Uint32Array;
-  private readonly works: (Work | Start)[] = [];
-  private readonly workIndex = new Map<Work | Start, number>();
+  private readonly roundWay: Uint8Array;
+  private readonly actionStart: number[] = [];
+  private readonly actionGroup: number[] = [];
+  private readonly actionWork: number[] = [];
+  private readonly works: Worked[] = [];
+  private readonly workIndex = new Map<Worked, number>();
   private readonly colours = [''];
+  private readonly limbs = [''];
   private row = 0;
-  private action = 0;
   private roundIndex = 0;
   private group = 0;
   private colourNow = 0;
-  /** Stitches of the round below used so far, its first row and its length, and the share of it each use stands for. */
+  /** Stitches of the round below used so far. */
   private used = 0;
-  private below = { start: 0, length: 0, scale: 1 };
+  private below: Below = { start: 0, length: 0, scale: 1, turned: false, places: false };
 
   constructor(
     private readonly stitchCount: number,
-    private readonly roundCount: number,
+    private readonly rounds: readonly RoundCount[],
   ) {
     this.stitch = new Uint8Array(stitchCount);
     this.round = new Uint32Array(stitchCount);
     this.loop = new Uint8Array(stitchCount);
     this.colour = new Uint16Array(stitchCount);
-    this.firstParent = new Int32Array(stitchCount);
+    this.firstParent = new Int32Array(stitchCount).fill(-1);
     this.parentCount = new Uint8Array(stitchCount);
-    this.roundStart = new Uint32Array(roundCount + 1);
-    this.roundAction = new Uint32Array(roundCount + 1);
-    this.actionStart = new Uint32Array(stitchCount + 1);
-    this.actionGroup = new Uint32Array(stitchCount);
-    this.actionWork = new Uint32Array(stitchCount);
+    this.place = new Int32Array(stitchCount).fill(-1);
+    this.limb = new Uint8Array(stitchCount);
+    this.roundStart = new Uint32Array(rounds.length + 1);
+    this.roundAction = new Uint32Array(rounds.length + 1);
+    this.roundWay = new Uint8Array(rounds.length);
   }
 
-  addRound(items: readonly Item[], { uses, around }: RoundCount): void {
-    const start = this.roundIndex > 0 ? this.roundStart[this.roundIndex - 1]! : 0;
-    const length = this.row - start;
-    this.below = { start, length, scale: uses > length ? length / uses : 1 };
+  addRound(items: readonly Item[], round: RoundCount): void {
+    this.below = this.belowOf(items, round);
     this.used = 0;
     this.group = 0;
     this.roundStart[this.roundIndex] = this.row;
-    this.roundAction[this.roundIndex] = this.action;
-    let left = around;
+    this.roundAction[this.roundIndex] = this.actionWork.length;
+    this.roundWay[this.roundIndex] = WAYS.indexOf(round.way);
+    let left = round.around;
     let loose = false;
     for (const item of items) {
+      const open = (times: Times): number => {
+        if (typeof times === 'number') return times;
+        const taken = left;
+        left = 0;
+        return taken;
+      };
       if (item.kind === 'group') {
         if (loose) this.group++;
         loose = false;
-        const times = item.times === 'around' ? left : item.times;
-        if (item.times === 'around') left = 0;
-        for (let i = 0; i < times; i++, this.group++) this.addItems(item.items);
+        const times = open(item.times);
+        for (let i = 0; i < times; i++, this.group++) for (const each of item.items) this.addItem(each, once);
       } else {
-        loose ||= item.kind === 'work' || item.kind === 'start';
-        this.addItem(item, left);
-        if (item.kind === 'work' && item.count === 'around') left = 0;
+        loose ||= item.kind !== 'colour' && item.kind !== 'remark' && item.kind !== 'foundation';
+        this.addItem(item, open);
       }
     }
     this.roundIndex++;
   }
 
-  private addItems(items: readonly Item[]): void {
-    for (const item of items) this.addItem(item, 1);
+  private belowOf(items: readonly Item[], { uses, available, way }: RoundCount): Below {
+    const foundation = foundationOf(items);
+    const scaled = (length: number): number => (uses > length && length > 0 ? length / uses : 1);
+    if (foundation?.from === 'loops' && foundation.part === null) {
+      const at = this.rounds.findIndex((round, index) => index < this.roundIndex && round.number === foundation.round);
+      if (at >= 0) {
+        const length = this.roundStart[at + 1]! - this.roundStart[at]!;
+        return { start: this.roundStart[at]!, length, scale: scaled(length), turned: false, places: false };
+      }
+    }
+    if (foundation) return { start: 0, length: available, scale: scaled(available), turned: false, places: true };
+    const start = this.roundIndex > 0 ? this.roundStart[this.roundIndex - 1]! : 0;
+    const length = this.row - start;
+    return { start, length, scale: scaled(length), turned: way === 'turned' && this.roundIndex > 0, places: false };
   }
 
-  private addItem(item: Item, around: number): void {
-    if (item.kind === 'colour') this.colourNow = this.colourIndex(item.name);
-    else if (item.kind === 'work') {
-      const count = item.count === 'around' ? around : item.count;
-      for (let i = 0; i < count; i++) this.addAction(item);
-    } else if (item.kind === 'start') {
-      for (let i = 0; i < item.count; i++) this.addStart(item);
-    } else if (item.kind === 'group') {
-      const times = item.times === 'around' ? 1 : item.times;
-      for (let i = 0; i < times; i++) this.addItems(item.items);
+  private addItem(item: Item, open: (times: Times) => number): void {
+    switch (item.kind) {
+      case 'colour':
+        this.colourNow = this.colourIndex(item.name);
+        break;
+      case 'work': {
+        const count = open(item.count);
+        const names = Array<number>(item.per).fill(STITCH_NAMES.indexOf(item.stitch));
+        for (let i = 0; i < count; i++) this.addAction(item, names, item.together);
+        break;
+      }
+      case 'cluster': {
+        const count = open(item.count);
+        const names = item.stitches.flatMap((each) => Array<number>(each.count).fill(STITCH_NAMES.indexOf(each.stitch)));
+        for (let i = 0; i < count; i++) this.addAction(item, names, 1);
+        break;
+      }
+      case 'start': {
+        const chains = item.chain === 'counted' ? 1 : 0;
+        for (let i = 0; i < chains; i++) this.addLoose(item, 'ch');
+        for (let i = 0; i < item.count; i++) this.addLoose(item, item.stitch);
+        break;
+      }
+      case 'chain':
+        if (!item.counted) this.beginAction(item);
+        for (let i = 0; i < item.count && item.counted; i++) this.addLoose(item, 'ch');
+        break;
+      case 'skip':
+        this.beginAction(item);
+        this.used += item.count;
+        break;
+      case 'close':
+        this.beginAction(item);
+        break;
+      case 'group': {
+        const times = open(item.times);
+        for (let i = 0; i < times; i++) for (const each of item.items) this.addItem(each, open);
+        break;
+      }
+      case 'foundation':
+      case 'remark':
+        break;
     }
   }
 
-  private addAction(work: Work): void {
-    const { stitch, loop, per, together } = work;
-    const { start, length, scale } = this.below;
-    const orphan = length === 0;
-    const parent = orphan ? -1 : start + Math.min(length - 1, Math.floor(this.used * scale));
-    const parents = orphan ? 0 : Math.min(together, start + length - parent);
+  /** One action over `together` stitches of what lies below, making a row for each of `names`. */
+  private addAction(work: Extract<Worked, { kind: 'work' | 'cluster' }>, names: readonly number[], together: number): void {
+    const { start, length, scale, turned, places } = this.below;
+    const at = Math.min(length - 1, Math.floor(this.used * scale));
+    const count = Math.min(together, length - at);
+    const first = turned ? length - at - count : at;
     this.beginAction(work);
-    for (let i = 0; i < per; i++) this.addStitch(STITCH_NAMES.indexOf(stitch), LOOPS.indexOf(loop), parent, parents);
+    const limb = work.kind === 'work' && work.through !== null ? this.limbIndex(work.through) : 0;
+    for (const name of names) {
+      const row = this.addStitch(name, LOOPS.indexOf(work.loop));
+      this.limb[row] = limb;
+      if (length === 0) continue;
+      if (places) this.place[row] = first;
+      else {
+        this.firstParent[row] = start + first;
+        this.parentCount[row] = count;
+      }
+    }
     this.used += together;
   }
 
-  private addStart(start: Start): void {
-    this.beginAction(start);
-    this.addStitch(STITCH_NAMES.indexOf(start.stitch), 0, -1, 0);
+  /** One stitch that hangs on no other: into the ring, the starting chain, or the air. */
+  private addLoose(work: Worked, stitch: (typeof STITCH_NAMES)[number]): void {
+    this.beginAction(work);
+    this.addStitch(STITCH_NAMES.indexOf(stitch), 0);
   }
 
-  private beginAction(work: Work | Start): void {
+  private beginAction(work: Worked): void {
     let index = this.workIndex.get(work);
     if (index === undefined) {
       index = this.works.push(work) - 1;
       this.workIndex.set(work, index);
     }
-    this.actionWork[this.action] = index;
-    this.actionStart[this.action] = this.row;
-    this.actionGroup[this.action] = this.group;
-    this.action++;
+    this.actionWork.push(index);
+    this.actionStart.push(this.row);
+    this.actionGroup.push(this.group);
   }
 
-  private addStitch(stitch: number, loop: number, parent: number, parents: number): void {
+  private addStitch(stitch: number, loop: number): number {
     const row = this.row++;
     this.stitch[row] = stitch;
     this.round[row] = this.roundIndex;
     this.loop[row] = loop;
     this.colour[row] = this.colourNow;
-    this.firstParent[row] = parent;
-    this.parentCount[row] = parents;
+    return row;
   }
 
   private colourIndex(name: string): number {
@@ -188,27 +274,36 @@ class FabricBuilder {
     return known >= 0 ? known : this.colours.push(name) - 1;
   }
 
+  private limbIndex(name: string): number {
+    const known = this.limbs.indexOf(name);
+    return known >= 0 || this.limbs.length > MOST_LIMBS ? Math.max(0, known) : this.limbs.push(name) - 1;
+  }
+
   finish(): Fabric {
+    const actionCount = this.actionWork.length;
     this.roundStart[this.roundIndex] = this.row;
-    this.roundAction[this.roundIndex] = this.action;
-    this.actionStart[this.action] = this.row;
+    this.roundAction[this.roundIndex] = actionCount;
     return {
       stitchCount: this.stitchCount,
-      roundCount: this.roundCount,
-      actionCount: this.action,
+      roundCount: this.rounds.length,
+      actionCount,
       stitch: this.stitch,
       round: this.round,
       loop: this.loop,
       colour: this.colour,
       firstParent: this.firstParent,
       parentCount: this.parentCount,
+      place: this.place,
+      limb: this.limb,
       roundStart: this.roundStart,
       roundAction: this.roundAction,
-      actionStart: this.actionStart.slice(0, this.action + 1),
-      actionGroup: this.actionGroup.slice(0, this.action),
-      actionWork: this.actionWork.slice(0, this.action),
+      roundWay: this.roundWay,
+      actionStart: Uint32Array.from([...this.actionStart, this.row]),
+      actionGroup: Uint32Array.from(this.actionGroup),
+      actionWork: Uint32Array.from(this.actionWork),
       works: this.works,
       colours: this.colours,
+      limbs: this.limbs,
     };
   }
 }
@@ -228,6 +323,7 @@ export type Change = 'plain' | 'increase' | 'decrease';
 /** What an action does to the count. */
 export function changeOf(fabric: Fabric, action: number): Change {
   const stitch = fabric.actionStart[action]!;
-  if (fabric.actionStart[action + 1]! - stitch > 1) return 'increase';
-  return fabric.parentCount[stitch]! > 1 ? 'decrease' : 'plain';
+  const made = fabric.actionStart[action + 1]! - stitch;
+  if (made > 1) return 'increase';
+  return made === 1 && fabric.parentCount[stitch]! > 1 ? 'decrease' : 'plain';
 }

@@ -1,13 +1,9 @@
-export {
-  checkPattern,
-  describeCount,
-  type CountDiagnostic,
-  type Diagnostic,
-  type PartCount,
-  type PatternCount,
-  type RoundCount,
-} from './check.js';
-export { describe } from './describe.js';
-export { changeOf, fabricOf, LOOPS, roundLength, roundLengths, type Change, type Fabric } from './fabric.js';
-export { measureRound, type Measure, type RoundMeasure } from './measure.js';
+export { checkPattern, type Diagnostic, type PartCount, type PatternCount, type RoundCount } from './check.js';
+export { describeCount, type CountDiagnostic } from './count-diagnostic.js';
+export { describe, fixesOf } from './describe.js';
+export { changeOf, fabricOf, LOOPS, roundLength, roundLengths, WAYS, type Change, type Fabric } from './fabric.js';
+export { foundationOf, type Way } from './foundation.js';
+export { FLAT_GROWTH } from './growth.js';
+export { loopsLeft } from './loops-left.js';
+export { measureItems, measureRound, type Measure, type RoundMeasure } from './measure.js';
 export { toReport, type PatternReport } from './report.js';

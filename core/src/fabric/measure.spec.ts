@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Item } from '../notation/index.js';
+import type { Item, Times, Work } from '../notation/index.js';
 import { measureRound } from './index.js';
 
 const span = { from: 0, to: 0 };
@@ -12,6 +12,7 @@ const work = (per: number, together: number, count: number | 'around'): Item => 
   school: 'open',
   count,
   loop: 'both',
+  through: null,
   span,
 });
 const worked = fc
@@ -21,27 +22,49 @@ const worked = fc
     count: fc.integer({ min: 1, max: 5 }),
   })
   .map(({ per, together, count }) => work(per, together, count));
+const quiet: fc.Arbitrary<Item> = fc.oneof(
+  fc.integer({ min: 1, max: 3 }).map((count): Item => ({ kind: 'skip', count, span })),
+  fc
+    .tuple(fc.integer({ min: 1, max: 3 }), fc.boolean())
+    .map(([count, counted]): Item => ({ kind: 'chain', count, counted, span })),
+  fc.integer({ min: 1, max: 3 }).map((count): Item => ({
+    kind: 'cluster',
+    stitches: [
+      { stitch: 'hdc', count },
+      { stitch: 'ch', count: 2 },
+    ],
+    count,
+    loop: 'both',
+    span,
+  })),
+);
 const group = (depth: number): fc.Arbitrary<Item> =>
   fc
     .record({
-      items: fc.array(depth > 0 ? fc.oneof(worked, group(depth - 1)) : worked, { maxLength: 3 }),
+      items: fc.array(depth > 0 ? fc.oneof(worked, quiet, group(depth - 1)) : worked, { maxLength: 3 }),
       times: fc.integer({ min: 1, max: 4 }),
     })
     .map(({ items, times }) => ({ kind: 'group', items, times, span }));
-const fixed = fc.array(fc.oneof(worked, group(2)), { maxLength: 4 });
+const fixed = fc.array(fc.oneof(worked, quiet, group(2)), { maxLength: 4 });
 
 /** The slow reference: works every stitch one by one, as hands do. */
 function byHand(items: readonly Item[], around: number): { uses: number; makes: number } {
   let uses = 0;
   let makes = 0;
+  const often = (times: Times): number => (typeof times === 'number' ? times : around);
   const go = (item: Item): void => {
     if (item.kind === 'work') {
-      for (let i = 0; i < (item.count === 'around' ? around : item.count); i++) {
+      for (let i = 0; i < often(item.count); i++) {
         uses += item.together;
         makes += item.per;
       }
-    } else if (item.kind === 'group') {
-      for (let i = 0; i < (item.times === 'around' ? around : item.times); i++) item.items.forEach(go);
+    } else if (item.kind === 'cluster') {
+      uses += often(item.count);
+      for (let i = 0; i < often(item.count); i++) for (const each of item.stitches) makes += each.count;
+    } else if (item.kind === 'skip') uses += item.count;
+    else if (item.kind === 'chain') makes += item.counted ? item.count : 0;
+    else if (item.kind === 'group') {
+      for (let i = 0; i < often(item.times); i++) item.items.forEach(go);
     }
   };
   items.forEach(go);
@@ -77,6 +100,18 @@ describe('what a round uses and makes', () => {
         }
       }),
       { seed: 19 },
+    );
+  });
+
+  it('works “to last n” over all but the last n', () => {
+    fc.assert(
+      fc.property(fc.nat(30), fc.integer({ min: 1, max: 9 }), fc.integer({ min: 10, max: 90 }), (before, toLast, available) => {
+        const items: Item[] = [work(1, 1, before), { ...(work(2, 1, 1) as Work), count: { toLast } }, work(1, 1, toLast)];
+        const { uses, around } = measureRound(items, available);
+        expect(around).toBe(Math.max(0, available - before - toLast));
+        expect(uses).toBe(before + around + toLast);
+      }),
+      { seed: 29 },
     );
   });
 });

@@ -1,5 +1,5 @@
 import { changeOf, roundLength, type Change, type Fabric, type PartCount, type RoundCount } from '../fabric/index.js';
-import { printItem, type Terms } from '../notation/index.js';
+import { printItem, type Item, type Terms, type Worked } from '../notation/index.js';
 import type { Position } from './log.js';
 import { stitchesDone, within } from './step.js';
 
@@ -84,8 +84,9 @@ function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: numbe
     let end = start + 1;
     while (end < to && fabric.actionWork[end] === fabric.actionWork[start]) end++;
     const work = fabric.works[fabric.actionWork[start]!]!;
+    const style = { terms, form: 'short' } as const;
     runs.push({
-      words: printItem({ ...work, count: end - start }, terms),
+      words: printItem(work.kind === 'close' || work.kind === 'skip' ? work : ofCount(work, end - start), style),
       change: changeOf(fabric, start),
       length: end - start,
       done: Math.min(Math.max(0, at - start), end - start),
@@ -93,6 +94,11 @@ function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: numbe
     start = end;
   }
   return runs;
+}
+
+/** The same item worked so often; a chain that makes no row is one action whatever its length. */
+function ofCount(work: Exclude<Worked, { kind: 'close' | 'skip' }>, count: number): Item {
+  return work.kind === 'chain' && !work.counted ? work : { ...work, count };
 }
 
 function groupWords(fabric: Fabric, action: number, terms: Terms): string {

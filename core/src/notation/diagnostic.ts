@@ -1,34 +1,79 @@
 import { BOUNDS } from './bounds.js';
 import type { Span } from './span.js';
+import type { Terms } from './stitch.js';
 
 export type Severity = 'error' | 'warning' | 'hint';
 
-/** What reading a text can find, as facts; `describeReading` makes the sentence. */
+/** What some words could also mean, besides what they are read as. */
+export type Doubt = 'star-repeat' | 'chain' | 'in-next' | 'oval';
+
+/** Replaces `[from, to)` of the text. */
+export interface TextEdit extends Span {
+  readonly insert: string;
+}
+
+/** A way out of a slip: edits to the text, in order of place, that do not overlap. */
+export interface Fix {
+  readonly title: string;
+  readonly edits: readonly TextEdit[];
+}
+
+/** What reading a text can find, as facts; `describeReading` makes the sentence, `fixesOfReading` the ways out. */
 export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Span } & (
-  | { readonly code: 'unread'; readonly text: string }
-  | { readonly code: 'unknown-stitch'; readonly text: string; readonly count: number }
+  | {
+      readonly code: 'unread';
+      readonly text: string;
+      /** The word it may have been meant to be, and where the mistyped one stands. */
+      readonly meant: { readonly word: string; readonly at: Span } | null;
+    }
+  | {
+      readonly code: 'unknown-stitch';
+      readonly text: string;
+      readonly count: number;
+      readonly meant: string | null;
+      readonly word: Span;
+    }
   | { readonly code: 'bad-count'; readonly text: string; readonly most: number }
-  | { readonly code: 'unclosed'; readonly opener: string }
+  | { readonly code: 'unclosed'; readonly opener: string; readonly closer: string; readonly closeAt: number }
   | { readonly code: 'unopened'; readonly closer: string }
   | { readonly code: 'repeat-missing' }
   | { readonly code: 'too-deep' }
   | { readonly code: 'around-nested' }
   | { readonly code: 'empty-round'; readonly label: string }
-  | { readonly code: 'range-backwards'; readonly first: number; readonly last: number }
+  | { readonly code: 'range-backwards'; readonly first: number; readonly last: number; readonly label: string }
+  | { readonly code: 'number-gap'; readonly expected: number; readonly label: string; readonly first: number }
   | { readonly code: 'start-late'; readonly label: string }
   | { readonly code: 'start-missing'; readonly label: string }
+  | { readonly code: 'chain-short'; readonly chains: number; readonly needed: number }
+  | { readonly code: 'same-missing'; readonly round: number; readonly part: string | null }
   | { readonly code: 'part-unnamed'; readonly name: string }
+  | { readonly code: 'copies-missing'; readonly name: string; readonly insertAt: number }
+  | { readonly code: 'colour-unnamed'; readonly name: string }
+  | {
+      readonly code: 'terms-unsure';
+      /** What the text was read as. */
+      readonly read: Terms;
+      /** Whether the text itself says so. */
+      readonly declared: boolean;
+      /** Where a line with the terms can stand, or the one that does. */
+      readonly line: Span;
+    }
+  | { readonly code: 'terms-mixed'; readonly declared: Terms; readonly word: string; readonly line: Span }
   | { readonly code: 'no-rounds' }
   | { readonly code: 'text-too-long'; readonly length: number }
 );
+
+const BASE: Readonly<Record<Terms, string>> = { US: 'double crochet', UK: 'single crochet (US terms)' };
 
 /** One sentence for a person: what is wrong and, where it helps, what to do. */
 export function describeReading(d: ReadingDiagnostic): string {
   switch (d.code) {
     case 'unread':
-      return `“${d.text}” could not be read, so it is left out of the count. Write it another way, or on a line of its own as a note.`;
+      return d.meant
+        ? `“${d.text}” could not be read, so it is left out of the count. Was “${d.meant.word}” meant?`
+        : `“${d.text}” could not be read, so it is left out of the count. Write it another way, or on a line of its own as a note.`;
     case 'unknown-stitch':
-      return `“${d.text}” is not a stitch known here, so its ${d.count} cannot be counted.`;
+      return `“${d.text}” is not a stitch known here, so its ${d.count} cannot be counted.${d.meant ? ` Was “${d.meant}” meant?` : ''}`;
     case 'bad-count':
       return `“${d.text}” cannot be a count: it needs a whole number from 1 to ${d.most}.`;
     case 'unclosed':
@@ -45,15 +90,80 @@ export function describeReading(d: ReadingDiagnostic): string {
       return `${d.label} has no stitches. Say what is worked in it.`;
     case 'range-backwards':
       return `The range runs backwards, from ${d.first} to ${d.last}. Read as ${d.last} to ${d.first}.`;
+    case 'number-gap':
+      return d.first === d.expected + 1
+        ? `The numbers jump: round ${d.expected} is missing before ${d.label}.`
+        : `The numbers jump: rounds ${d.expected} to ${d.first - 1} are missing before ${d.label}.`;
     case 'start-late':
       return `${d.label} starts from a ring again, but rounds of this part are already there. A new part needs a heading.`;
     case 'start-missing':
       return `${d.label} does not say what it starts from. Read as worked into an adjustable ring.`;
+    case 'chain-short':
+      return `A chain of ${d.chains} is too short to be worked here: it needs at least ${d.needed}.`;
+    case 'same-missing':
+      return d.part
+        ? `There is no round ${d.round} of ${d.part} before this to take over. Write the round out.`
+        : `There is no round ${d.round} before this to take over. Write the round out.`;
     case 'part-unnamed':
       return `The rounds begin again here without a heading. Taken as a new part, “${d.name}”.`;
+    case 'copies-missing':
+      return `“${d.name}” sounds like more than one, but how many to make is not said. Counted as one.`;
+    case 'colour-unnamed':
+      return `Which colour “${d.name}” stands for is said nowhere. Add a line such as “${d.name}: navy” above the parts.`;
+    case 'terms-unsure':
+      return d.declared
+        ? `The text says US terms, but its basic stitch is dc, as patterns in UK terms have it. In US terms dc is a ${BASE.US}.`
+        : `US or UK terms? The text does not say, and its basic stitch is dc. Read as ${d.read} terms, where dc is ${d.read === 'UK' ? 'the' : 'a'} ${BASE[d.read]}.`;
+    case 'terms-mixed':
+      return `The text says ${d.declared} terms, but “${d.word}” is a ${d.declared === 'US' ? 'UK' : 'US'} name. One of the two is wrong.`;
     case 'no-rounds':
       return 'There are no rounds in this text yet. Begin a line with “R1:” and say what is worked, such as “R1: 6 sc in ring (6)”.';
     case 'text-too-long':
       return `The text has ${d.length} characters; at most ${BOUNDS.text} are read. Split it into several makes.`;
+  }
+}
+
+/** The ways out that edit the text; none where only the maker can know. */
+export function fixesOfReading(d: ReadingDiagnostic): readonly Fix[] {
+  const replace = (title: string, { from, to }: Span, insert: string): Fix => ({ title, edits: [{ from, to, insert }] });
+  switch (d.code) {
+    case 'unread':
+      return d.meant ? [replace(`Write “${d.meant.word}”`, d.meant.at, d.meant.word)] : [];
+    case 'unknown-stitch':
+      return d.meant ? [replace(`Write “${d.meant}”`, d.word, d.meant)] : [];
+    case 'unclosed':
+      return [replace(`Add “${d.closer}”`, { from: d.closeAt, to: d.closeAt }, d.closer)];
+    case 'unopened':
+      return [replace('Remove it', d.span, '')];
+    case 'repeat-missing':
+      return [replace('Work it around', { from: d.span.to, to: d.span.to }, ' around')];
+    case 'range-backwards':
+      return [replace(`Write ${d.label}`, d.span, d.label)];
+    case 'copies-missing':
+      return [replace('Make 2', { from: d.insertAt, to: d.insertAt }, ' (make 2)')];
+    case 'colour-unnamed':
+    case 'bad-count':
+    case 'too-deep':
+    case 'around-nested':
+    case 'empty-round':
+    case 'number-gap':
+    case 'start-late':
+    case 'start-missing':
+    case 'chain-short':
+    case 'same-missing':
+    case 'part-unnamed':
+    case 'no-rounds':
+    case 'text-too-long':
+      return [];
+    case 'terms-unsure':
+    case 'terms-mixed': {
+      const declared = d.code === 'terms-mixed' || d.declared;
+      const line = (terms: Terms): string => (declared ? `${terms} terms` : `${terms} terms\n`);
+      const read = d.code === 'terms-mixed' ? d.declared : d.read;
+      const other: Terms = read === 'US' ? 'UK' : 'US';
+      return declared
+        ? [replace(`It is ${other} terms`, d.line, line(other))]
+        : [replace(`It is ${read} terms`, d.line, line(read)), replace(`It is ${other} terms`, d.line, line(other))];
+    }
   }
 }

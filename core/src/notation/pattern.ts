@@ -1,8 +1,14 @@
+import type { Doubt } from './diagnostic.js';
 import type { Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 
+/** All but the last `toLast` stitches of the round below: "sc to last 2 sts". */
+export interface ToLast {
+  readonly toLast: number;
+}
+
 /** How often something is done: a number, or as often as the rest of the round takes. */
-export type Times = number | 'around';
+export type Times = number | 'around' | ToLast;
 
 /** How a decrease is worked: invisible in the front loops, plain through both, or as the pattern leaves it open. */
 export type DecreaseSchool = 'invisible' | 'plain' | 'open';
@@ -19,10 +25,43 @@ export interface Work {
   readonly school: DecreaseSchool;
   readonly count: Times;
   readonly loop: Loop;
+  /** The part worked into the wall with these stitches, through both ("flipper"); null for none. */
+  readonly through: string | null;
   readonly span: Span;
 }
 
-/** Items worked over and over. 'around' stands only at the top of a round. */
+/** Different stitches in one stitch of the round below: "(hdc, dc, tr) in next st". Chains among them count. */
+export interface Cluster {
+  readonly kind: 'cluster';
+  readonly stitches: readonly { readonly stitch: StitchName; readonly count: number }[];
+  readonly count: Times;
+  readonly loop: Loop;
+  readonly span: Span;
+}
+
+/** Chains worked in the air. `counted` when the next round finds them as stitches. */
+export interface Chain {
+  readonly kind: 'chain';
+  readonly count: number;
+  readonly counted: boolean;
+  readonly span: Span;
+}
+
+/** Stitches of the round below that are passed over. */
+export interface Skip {
+  readonly kind: 'skip';
+  readonly count: number;
+  readonly span: Span;
+}
+
+/** How a joined round or a turned row ends: a slip stitch into its first stitch, or the work turned. No stitch of the round. */
+export interface Close {
+  readonly kind: 'close';
+  readonly how: 'join' | 'turn';
+  readonly span: Span;
+}
+
+/** Items worked over and over. 'around' and 'to last' stand only at the top of a round. */
 export interface Group {
   readonly kind: 'group';
   readonly items: readonly Item[];
@@ -30,14 +69,40 @@ export interface Group {
   readonly span: Span;
 }
 
+/** Whether a chain worked before the first stitches is there, and whether it counts as one of them. */
+export type StartChain = 'none' | 'loose' | 'counted';
+
 /** The beginning of a part: `count` stitches into an adjustable ring, or into the second chain from the hook. */
 export interface Start {
   readonly kind: 'start';
   readonly from: 'ring' | 'chain 2';
   readonly stitch: StitchName;
   readonly count: number;
+  readonly chain: StartChain;
   readonly span: Span;
 }
+
+/** What a first round is worked over when it is no ring: the items after it say what is worked there. */
+export type Foundation = {
+  readonly kind: 'foundation';
+  readonly span: Span;
+} & (
+  | {
+      /** A chain of `chains`, worked from its `first` chain from the hook along one side, or back along the other too. */
+      readonly from: 'chain';
+      readonly chains: number;
+      readonly first: number;
+      readonly sides: 1 | 2;
+    }
+  /** Finished pieces joined by `chains`, whose both sides are worked; 0 chains joins them edge to edge. */
+  | { readonly from: 'bridge'; readonly chains: number; readonly parts: readonly string[] }
+  /** Loops that another round left unworked. `part` null is this pattern's part before. */
+  | { readonly from: 'loops'; readonly loop: 'front' | 'back'; readonly round: number; readonly part: string | null }
+  /** The edge of a finished piece, on which stitches are picked up. */
+  | { readonly from: 'edge'; readonly part: string | null }
+  /** Two panels laid together, worked through both. */
+  | { readonly from: 'layers'; readonly parts: readonly string[] }
+);
 
 /** From the next stitch on, this colour. */
 export interface Colour {
@@ -53,11 +118,33 @@ export interface Remark {
   readonly span: Span;
 }
 
-export type Item = Work | Group | Start | Colour | Remark;
+export type Item = Work | Cluster | Chain | Skip | Close | Group | Start | Foundation | Colour | Remark;
+
+/** What the maker does as one: an item that is worked, without groups and words. */
+export type Worked = Work | Cluster | Chain | Skip | Close | Start;
 
 export interface Stated {
   readonly count: number;
   readonly span: Span;
+}
+
+/** Another round whose instruction is meant: "same as R3 of the body". `part` null is the same part. */
+export interface Like {
+  readonly round: number;
+  readonly part: string | null;
+  /** How many items at the line's end are its own, after those taken over. */
+  readonly own: number;
+}
+
+/** What a line could also mean, for the count to decide between. */
+export interface OtherReading {
+  readonly doubt: Doubt;
+  readonly items: readonly Item[];
+}
+
+/** A run without a fixed number of rounds: until the piece is so long, or as the maker likes (`mm` null). */
+export interface OpenRun {
+  readonly mm: number | null;
 }
 
 /** One written line for the rounds `first` to `last` (equal for a single round). */
@@ -67,6 +154,11 @@ export interface RoundLine {
   readonly word: 'round' | 'row';
   readonly items: readonly Item[];
   readonly stated: Stated | null;
+  /** The round whose items were taken over; null when the line says its own. */
+  readonly like: Like | null;
+  /** Not null for an open run, which stands as one round until it has been worked. */
+  readonly open: OpenRun | null;
+  readonly others: readonly OtherReading[];
   readonly label: Span;
   readonly span: Span;
 }
@@ -81,8 +173,12 @@ export interface Note {
 export interface Part {
   readonly name: string;
   readonly copies: number;
+  /** Whether the heading says how many to make. */
+  readonly copiesSaid: boolean;
   readonly lines: readonly RoundLine[];
   readonly notes: readonly Note[];
+  /** Where the name stands. */
+  readonly heading: Span;
   readonly span: Span;
 }
 

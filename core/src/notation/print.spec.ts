@@ -23,7 +23,7 @@ describe('the clear form', () => {
 
   it('prints the other terms on request', () => {
     const line = lineOf('R1: 6 sc in ring\nR2: 2 sc, (1 hdc, hdc inc) × 2, sc2tog, dc, tr');
-    expect(printInstruction(line, 'UK')).toBe('2 dc, (1 htr, htr inc) × 2, dc2tog, 1 tr, 1 dtr');
+    expect(printInstruction(line, { terms: 'UK', form: 'short' })).toBe('2 dc, (1 htr, htr inc) × 2, dc2tog, 1 tr, 1 dtr');
   });
 
   it('keeps headings, copies, notes and their places', () => {

@@ -1,8 +1,15 @@
 import { BOUNDS } from './bounds.js';
+import { isColourCode, readColourKey, type ColourKey } from './colour-key.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
+import { guessTerms } from './guess-terms.js';
+import type { HeadingLine } from './heading.js';
 import { readLine, type Line } from './line.js';
-import type { Colour, Item, Note, Part, Pattern, RoundLine } from './pattern.js';
-import { readRound } from './read-round.js';
+import type { Colour, Foundation, Item, Like, Note, OtherReading, Part, Pattern, RoundLine } from './pattern.js';
+import { singular } from './plural.js';
+import { printLabel } from './print.js';
+import type { SameAs } from './read-place.js';
+import { readRound, type RoundReading } from './read-round.js';
+import type { RoundContext } from './round-cursor.js';
 import { join, type Span } from './span.js';
 import type { Terms } from './stitch.js';
 import type { Token } from './tokens.js';
@@ -11,6 +18,9 @@ export interface Reading {
   readonly pattern: Pattern;
   readonly diagnostics: readonly ReadingDiagnostic[];
 }
+
+/** Most typing slips of one text whose meaning is looked up. */
+const MOST_LOOKUPS = 300;
 
 /**
  * Reads a pattern as people write it. Never throws: what cannot be read is a diagnostic at its place,
@@ -22,8 +32,9 @@ export function read(text: string): Reading {
   if (text.length > BOUNDS.text)
     report({ code: 'text-too-long', severity: 'error', length: text.length, span: { from: BOUNDS.text, to: BOUNDS.text } });
   const lines = withContinuations(linesOf(text.slice(0, BOUNDS.text)));
-  const terms = lines.find((line) => line.is === 'terms')?.terms ?? 'US';
-  const pattern = new PatternReader(text, terms, report).read(lines);
+  const { terms, diagnostic } = guessTerms(lines);
+  if (diagnostic) report(diagnostic);
+  const pattern = new PatternReader(text, terms, readColourKey(text, lines), report).read(lines);
   if (pattern.parts.length === 0) report({ code: 'no-rounds', severity: 'error', span: { from: 0, to: 0 } });
   return { pattern, diagnostics: diagnostics.sort((a, b) => a.span.from - b.span.from) };
 }
@@ -44,66 +55,84 @@ function linesOf(text: string): Line[] {
 /** A round that ends in a comma or inside a bracket goes on in the next line. */
 function withContinuations(lines: readonly Line[]): Line[] {
   const joined: Line[] = [];
+  let depth = 0;
   for (const line of lines) {
     const last = joined[joined.length - 1];
     const tokens = line.is === 'words' ? line.tokens : null;
-    if (last?.is === 'round' && tokens && isOpen(last.tokens)) {
+    if (last?.is === 'round' && tokens && (depth > 0 || last.tokens.at(-1)?.key === ',')) {
+      depth = openBrackets(tokens, depth);
       joined[joined.length - 1] = {
         ...last,
         tokens: [...last.tokens, ...tokens],
-        span: join(last.span, (line as { span: Span }).span),
+        span: join(last.span, line.is === 'words' ? line.span : last.span),
       };
-    } else joined.push(line);
+      continue;
+    }
+    depth = line.is === 'round' ? openBrackets(line.tokens, 0) : 0;
+    joined.push(line);
   }
   return joined;
 }
 
-function isOpen(tokens: readonly Token[]): boolean {
-  let depth = 0;
-  for (const { key } of tokens) depth += key === '(' || key === '[' ? 1 : key === ')' || key === ']' ? -1 : 0;
-  return depth > 0 || tokens[tokens.length - 1]?.key === ',';
+function openBrackets(tokens: readonly Token[], open: number): number {
+  let depth = open;
+  for (const { key } of tokens) {
+    if (key === '(' || key === '[') depth++;
+    else if (key === ')' || key === ']') depth--;
+  }
+  return depth;
 }
+
+/** Things people make two of, in the plural (common practice). */
+const PAIRED = new Set(
+  'arm leg ear wing foot eye hand fin flipper paw horn antenna claw hoof cheek boot shoe oar sleeve eyelid tusk'.split(' '),
+);
 
 interface Heading {
   readonly name: string;
-  readonly copies: number;
-  /** 3 marked as a heading, 2 set apart by a colon or a blank line, 1 bare words. */
-  readonly rank: 1 | 2 | 3;
+  readonly nameEnd: number;
+  readonly copies: number | null;
+  /** How surely it is a heading: 3 marked, 2 a colon or a blank line above, 1 bare words. */
+  readonly rank: number;
   readonly span: Span;
 }
 
 interface OpenPart {
   readonly name: string;
   readonly copies: number;
+  readonly copiesSaid: boolean;
   readonly heading: Span;
   readonly lines: RoundLine[];
   readonly notes: Note[];
 }
 
-/** Goes down the lines and decides which words head a part, which name the pattern, and which are notes. */
+type RoundText = Extract<Line, { is: 'round' }>;
+
 class PatternReader {
   private title: string | null = null;
   private heading: Heading | null = null;
   private part: OpenPart | null = null;
-  /** Notes and colours since the last round, which belong to whatever comes next. */
+  /** Notes, colours and a foundation said since the last round, which belong to whatever comes next. */
   private waiting: Note[] = [];
   private colours: Colour[] = [];
+  private foundation: Foundation | null = null;
   private readonly parts: Part[] = [];
   private readonly notes: Note[] = [];
+  private readonly lookups = { left: MOST_LOOKUPS };
+  private readonly unnamed = new Set<string>();
 
   constructor(
     private readonly text: string,
     private readonly terms: Terms,
+    private readonly key: ColourKey,
     private readonly report: (diagnostic: ReadingDiagnostic) => void,
   ) {}
 
   read(lines: readonly Line[]): Pattern {
     let apart = true;
     for (const line of lines) {
-      if (line.is === 'heading' && (line.mark === 'marked' || !this.readColourLine(line.tokens))) {
-        const rank = line.mark === 'marked' ? 3 : line.mark === 'colon' || apart ? 2 : 1;
-        this.readHeading({ name: line.name, copies: line.copies, rank, span: line.span });
-      } else if (line.is === 'words' && !this.readColourLine(line.tokens)) this.keepNote(line.span);
+      if (line.is === 'heading' && (line.mark === 'marked' || !this.readSettingLine(line.tokens))) this.readHeading(line, apart);
+      else if (line.is === 'words' && !this.readSettingLine(line.tokens)) this.keepNote(line.span);
       else if (line.is === 'round') this.readRoundLine(line);
       apart = line.is === 'blank';
     }
@@ -114,10 +143,12 @@ class PatternReader {
   }
 
   /** The heading nearest to its rounds counts, unless an earlier one is better marked; the first of several is the title. */
-  private readHeading(heading: Heading): void {
+  private readHeading(line: HeadingLine, apart: boolean): void {
+    const { name, nameEnd, copies, span } = line;
+    const heading = { name, nameEnd, copies, rank: line.mark === 'marked' ? 3 : line.mark === 'colon' || apart ? 2 : 1, span };
     const earlier = this.heading;
     const untitled = this.title === null && this.part === null;
-    const titles = untitled && earlier !== null && earlier.copies === 1;
+    const titles = untitled && earlier?.copies === null;
     if (earlier && heading.rank < earlier.rank && !titles) {
       this.keepNote(heading.span);
       return;
@@ -127,37 +158,123 @@ class PatternReader {
     this.heading = heading;
   }
 
-  /** A line that does nothing but name a colour ("With black yarn:") changes to it for the rounds that follow. */
-  private readColourLine(tokens: readonly Token[]): boolean {
-    const { items } = readRound(this.text, tokens, this.terms, () => undefined);
+  /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
+  private readSettingLine(tokens: readonly Token[]): boolean {
+    if (tokens.length > 12) return false;
+    let clean = true;
+    const before = this.heading !== null || this.part === null;
+    const { items } = readRound(this.text, tokens, this.context(before), () => (clean = false));
     const only = items[0];
     const last = tokens.findLast((token) => token.kind !== 'mark');
-    if (items.length !== 1 || only?.kind !== 'colour' || only.span.to !== last?.to) return false;
-    this.colours.push(only);
+    if (items.length !== 1 || !clean || only?.span.to !== last?.to) return false;
+    if (only?.kind === 'colour') this.colours.push(only);
+    else if (only?.kind === 'foundation' && before) this.foundation = only;
+    else return false;
     return true;
+  }
+
+  private context(first: boolean, otherwise: RoundContext['otherwise'] = null): RoundContext {
+    const names = this.parts.map((part) => part.name);
+    return {
+      terms: this.terms,
+      first,
+      foundation: first ? this.foundation : null,
+      parts: this.part ? [...names, this.part.name] : names,
+      colours: this.key,
+      otherwise,
+      lookups: this.lookups,
+    };
   }
 
   private keepNote(span: Span): void {
     this.waiting.push({ text: this.text.slice(span.from, span.to), before: 0, span });
   }
 
-  private readRoundLine(line: Extract<Line, { is: 'round' }>): void {
-    const { label } = line;
-    const expected = this.part?.lines[this.part.lines.length - 1]?.last ?? 0;
-    this.openPart(label.first <= expected || this.part === null, line.span);
+  private readRoundLine(line: RoundText): void {
+    const expected = (this.part?.lines.at(-1)?.last ?? 0) + 1;
+    const label = line.label.relative
+      ? { ...line.label, first: line.label.first + expected - 1, last: line.label.last + expected - 1 }
+      : line.label;
+    const restart = label.first < expected || this.part === null;
+    const opens = restart || this.heading?.rank === 3;
+    let told = false;
+    const reading = readRound(this.text, line.tokens, this.context(opens), (diagnostic) => {
+      told ||= diagnostic.severity === 'error';
+      this.report(diagnostic);
+    });
+    const starts = reading.items.some((item) => item.kind === 'start' || item.kind === 'foundation');
+    // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
+    const goesOn = !restart && !starts && label.first === expected;
+    const others = this.otherReadings(line, opens, reading);
+    this.openPart(opens && !goesOn, line.span);
     const { first, last } = this.checkRange(label);
-    const reading = readRound(this.text, line.tokens, this.terms, this.report);
+    const isFirst = this.part!.lines.length === 0;
+    const afterOpenRun = this.part!.lines.at(-1)?.open != null;
+    if (!isFirst && first > expected && !afterOpenRun)
+      this.report({
+        code: 'number-gap',
+        severity: 'warning',
+        expected,
+        label: printLabel({ first, last: first, word: label.word }),
+        first,
+        span: label.span,
+      });
     const items: readonly Item[] = [...this.colours, ...reading.items];
+    const before = this.colours.map((colour): Item => colour);
     this.colours = [];
-    this.part!.lines.push({ first, last, word: label.word, items, stated: reading.stated, label: label.span, span: line.span });
-    this.checkStart(this.part!.lines.length === 1, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
+    this.foundation = null;
+    for (const item of items) this.checkColour(item);
+    const own = {
+      first,
+      last,
+      word: label.word,
+      items,
+      stated: reading.stated,
+      like: null,
+      open: reading.open ?? label.open,
+      others: others.map((other) => ({ ...other, items: [...before, ...other.items] })),
+      label: label.span,
+      span: line.span,
+    };
+    this.part!.lines.push(...(reading.same ? this.takenOver(own, reading.same) : [own]));
+    if (!reading.same) this.checkStart(isFirst, told, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
+  }
+
+  private otherReadings(line: RoundText, first: boolean, reading: RoundReading): OtherReading[] {
+    return [...reading.doubts].map((doubt) => {
+      const { items } = readRound(this.text, line.tokens, this.context(first, doubt), () => undefined);
+      return { doubt, items };
+    });
+  }
+
+  /** The lines of "R8–R13: same as R6–R7": one where all are the same round, else one for each round. */
+  private takenOver(line: RoundLine, same: SameAs): RoundLine[] {
+    const from = same.first ?? line.first - 1;
+    const length = (same.last ?? from) - from + 1;
+    const source = same.part === null ? this.part! : (this.parts.findLast((part) => part.name === same.part) ?? this.part!);
+    const sourceOf = (round: number): RoundLine | undefined =>
+      source.lines.findLast((each) => each.first <= round && each.last >= round);
+    const lines: RoundLine[] = [];
+    for (let number = line.first; number <= line.last; number++) {
+      const round = from + ((number - line.first) % length);
+      const found = sourceOf(round);
+      if (!found) {
+        this.report({ code: 'same-missing', severity: 'error', round, part: same.part, span: same.span });
+        return [line];
+      }
+      const like: Like = { round, part: same.part, own: line.items.length };
+      const taken = { ...line, like, items: [...found.items, ...line.items], others: [] };
+      if (length === 1) return [taken];
+      lines.push({ ...taken, first: number, last: number });
+    }
+    return lines;
   }
 
   /** Begins a new part where a sure heading stands, or where the numbers begin again. */
-  private openPart(restart: boolean, span: Span): void {
+  private openPart(opens: boolean, span: Span): void {
     const heading = this.heading;
     this.heading = null;
-    if (restart || heading?.rank === 3) {
+    if (opens) {
       const from = heading?.span.from ?? span.from;
       const later = this.waiting.filter((note) => note.span.from > from);
       const colours = this.colours.filter((colour) => colour.span.from > from || this.part === null);
@@ -168,7 +285,16 @@ class PatternReader {
       this.colours = colours;
       const name = heading?.name ?? (this.parts.length === 0 ? (this.title ?? 'Part 1') : `Part ${this.parts.length + 1}`);
       if (!heading && this.parts.length > 0) this.report({ code: 'part-unnamed', severity: 'hint', name, span });
-      this.part = { name, copies: heading?.copies ?? 1, heading: heading?.span ?? span, lines: [], notes: [] };
+      const copies = heading?.copies ?? null;
+      if (heading && copies === null) this.checkCopies(heading);
+      this.part = {
+        name,
+        copies: copies ?? 1,
+        copiesSaid: copies !== null,
+        heading: heading?.span ?? span,
+        lines: [],
+        notes: [],
+      };
     } else if (heading) this.keepNote(heading.span);
     const before = this.part!.lines.length;
     this.waiting.sort((a, b) => a.span.from - b.span.from);
@@ -184,7 +310,7 @@ class PatternReader {
     if (!this.part) return;
     if (this.heading) this.keepNote(this.heading.span);
     this.heading = null;
-    const { name, copies, heading, lines } = this.part;
+    const { name, copies, copiesSaid, heading, lines } = this.part;
     // Words after the last round stay with the part they follow; a heading among them has already been taken out.
     const after = this.waiting.map((note) => ({ ...note, before: lines.length }));
     const fromColours = this.colours.map((colour) => ({
@@ -195,16 +321,18 @@ class PatternReader {
     this.waiting = [];
     this.colours = [];
     const notes = [...this.part.notes, ...after, ...fromColours];
-    this.parts.push({ name, copies, lines, notes, span: join(heading, lines[lines.length - 1]?.span ?? heading) });
+    this.parts.push({ name, copies, copiesSaid, lines, notes, heading, span: join(heading, lines.at(-1)?.span ?? heading) });
     this.part = null;
   }
 
-  private checkRange(label: { first: number; last: number; span: Span }): { first: number; last: number } {
-    const { span } = label;
+  private checkRange(label: { first: number; last: number; span: Span; word: 'round' | 'row' }): { first: number; last: number } {
+    const { span, word } = label;
     let first = Math.min(label.first, label.last);
     let last = Math.max(label.first, label.last);
-    if (label.first > label.last)
-      this.report({ code: 'range-backwards', severity: 'warning', first: label.first, last: label.last, span });
+    if (label.first > label.last) {
+      const right = `${printLabel({ first, last, word })}:`;
+      this.report({ code: 'range-backwards', severity: 'warning', first: label.first, last: label.last, label: right, span });
+    }
     if (first < 1 || last > BOUNDS.rounds) {
       this.report({ code: 'bad-count', severity: 'error', text: this.text.slice(span.from, span.to), most: BOUNDS.rounds, span });
       first = Math.min(Math.max(1, first), BOUNDS.rounds);
@@ -213,11 +341,38 @@ class PatternReader {
     return { first, last: Math.max(first, last) };
   }
 
-  private checkStart(isFirst: boolean, line: { span: Span; label: { span: Span } }, items: readonly Item[], label: string): void {
-    const starts = items.some((item) => item.kind === 'start');
-    const works = items.some((item) => item.kind === 'work' || item.kind === 'group');
-    if (isFirst && !starts && works) this.report({ code: 'start-missing', severity: 'hint', label, span: line.label.span });
+  private checkStart(isFirst: boolean, told: boolean, line: RoundText, items: readonly Item[], label: string): void {
+    const foundation = items.find((item) => item.kind === 'foundation');
+    const starts = items.some((item) => item.kind === 'start') || foundation?.from === 'chain';
+    const works = items.some(
+      (item) => item.kind === 'work' || item.kind === 'group' || item.kind === 'cluster' || item.kind === 'chain',
+    );
+    if (isFirst && !starts && !foundation && works)
+      this.report({ code: 'start-missing', severity: 'hint', label, span: line.label.span });
     if (!isFirst && starts) this.report({ code: 'start-late', severity: 'error', label, span: line.span });
-    if (!starts && !works) this.report({ code: 'empty-round', severity: 'error', label, span: line.span });
+    if (!starts && !works && !told) this.report({ code: 'empty-round', severity: 'error', label, span: line.span });
+    if (foundation?.from !== 'chain') return;
+    const needed = foundation.sides === 2 ? 3 : foundation.first;
+    if (foundation.chains < Math.max(needed, foundation.first))
+      this.report({
+        code: 'chain-short',
+        severity: 'error',
+        chains: foundation.chains,
+        needed: Math.max(needed, foundation.first),
+        span: foundation.span,
+      });
+  }
+
+  private checkCopies({ name, nameEnd, span }: Heading): void {
+    const word = /\p{L}+$/u.exec(name)?.[0].toLowerCase() ?? '';
+    if (singular(word) !== word && PAIRED.has(singular(word)))
+      this.report({ code: 'copies-missing', severity: 'hint', name, insertAt: nameEnd, span: { from: span.from, to: nameEnd } });
+  }
+
+  private checkColour(item: Item): void {
+    if (item.kind === 'group') item.items.forEach((each) => this.checkColour(each));
+    if (item.kind !== 'colour' || !isColourCode(item.name) || this.unnamed.has(item.name)) return;
+    this.unnamed.add(item.name);
+    this.report({ code: 'colour-unnamed', severity: 'warning', name: item.name, span: item.span });
   }
 }

@@ -1,5 +1,5 @@
 /** The base stitches, by their US abbreviations. */
-export type StitchName = 'sc' | 'hdc' | 'dc' | 'tr' | 'sl st';
+export type StitchName = 'sc' | 'hdc' | 'dc' | 'tr' | 'sl st' | 'ch' | 'puff';
 
 /** Which loops of the stitch below are worked: both, back only (BLO) or front only (FLO). */
 export type Loop = 'both' | 'back' | 'front';
@@ -9,6 +9,9 @@ export type Terms = 'US' | 'UK';
 
 export interface StitchWords {
   readonly abbreviation: string;
+  /** The full name, one and many. */
+  readonly full: readonly [string, string];
+  /** Other spellings that are read. */
   readonly words: readonly string[];
 }
 
@@ -18,24 +21,44 @@ export interface StitchWords {
  */
 export const STITCHES: Readonly<Record<StitchName, Readonly<Record<Terms, StitchWords>>>> = {
   'sl st': {
-    US: { abbreviation: 'sl st', words: ['slip stitch', 'slip st', 'slst'] },
-    UK: { abbreviation: 'ss', words: ['slip stitch', 'sl st', 'slst'] },
+    US: { abbreviation: 'sl st', full: ['slip stitch', 'slip stitches'], words: ['slip st', 'slst', 'sl sts'] },
+    UK: { abbreviation: 'ss', full: ['slip stitch', 'slip stitches'], words: ['sl st', 'slst', 'slip st'] },
   },
   sc: {
-    US: { abbreviation: 'sc', words: ['single crochet', 'single crochets', 'scs'] },
-    UK: { abbreviation: 'dc', words: ['double crochet', 'double crochets', 'dcs'] },
+    US: { abbreviation: 'sc', full: ['single crochet', 'single crochets'], words: ['scs'] },
+    UK: { abbreviation: 'dc', full: ['double crochet', 'double crochets'], words: ['dcs'] },
   },
   hdc: {
-    US: { abbreviation: 'hdc', words: ['half double crochet', 'half double crochets'] },
-    UK: { abbreviation: 'htr', words: ['half treble', 'half treble crochet', 'half trebles'] },
+    US: { abbreviation: 'hdc', full: ['half double crochet', 'half double crochets'], words: ['hdcs', 'half double'] },
+    UK: {
+      abbreviation: 'htr',
+      full: ['half treble', 'half trebles'],
+      words: ['htrs', 'half treble crochet', 'half treble crochets'],
+    },
   },
   dc: {
-    US: { abbreviation: 'dc', words: ['double crochet', 'double crochets', 'dcs'] },
-    UK: { abbreviation: 'tr', words: ['treble', 'trebles', 'treble crochet'] },
+    US: { abbreviation: 'dc', full: ['double crochet', 'double crochets'], words: ['dcs'] },
+    UK: { abbreviation: 'tr', full: ['treble', 'trebles'], words: ['trs', 'treble crochet', 'treble crochets'] },
   },
   tr: {
-    US: { abbreviation: 'tr', words: ['treble crochet', 'treble', 'triple crochet'] },
-    UK: { abbreviation: 'dtr', words: ['double treble', 'double trebles', 'double treble crochet'] },
+    US: {
+      abbreviation: 'tr',
+      full: ['treble crochet', 'treble crochets'],
+      words: ['trs', 'treble', 'trebles', 'triple crochet', 'triple crochets', 'triple'],
+    },
+    UK: {
+      abbreviation: 'dtr',
+      full: ['double treble', 'double trebles'],
+      words: ['dtrs', 'double treble crochet', 'double treble crochets'],
+    },
+  },
+  ch: {
+    US: { abbreviation: 'ch', full: ['chain', 'chains'], words: ['chs', 'ch st', 'ch sts'] },
+    UK: { abbreviation: 'ch', full: ['chain', 'chains'], words: ['chs', 'ch st', 'ch sts'] },
+  },
+  puff: {
+    US: { abbreviation: 'puff', full: ['puff stitch', 'puff stitches'], words: ['puffs', 'puff st', 'puff sts'] },
+    UK: { abbreviation: 'puff', full: ['puff stitch', 'puff stitches'], words: ['puffs', 'puff st', 'puff sts'] },
   },
 };
 

@@ -1,196 +1,6 @@
-import type { DecreaseSchool } from './pattern.js';
-import { STITCHES, STITCH_NAMES, type Loop, type StitchName, type Terms } from './stitch.js';
+import { PHRASES, type Meaning } from './phrases.js';
+import { STITCHES, STITCH_NAMES, type Terms } from './stitch.js';
 import { tokenize, type Token } from './tokens.js';
-
-/** What a phrase means to the reader of a round. */
-export type Meaning =
-  | { readonly is: 'stitch'; readonly stitch: StitchName }
-  | { readonly is: 'increase'; readonly stitch: StitchName | null; readonly per: number }
-  | { readonly is: 'decrease'; readonly stitch: StitchName | null; readonly together: number; readonly school: DecreaseSchool }
-  | { readonly is: 'loop'; readonly loop: Loop }
-  | { readonly is: 'ring' }
-  | { readonly is: 'second chain' }
-  | { readonly is: 'chain' }
-  | { readonly is: 'around' }
-  | { readonly is: 'each' }
-  | { readonly is: 'next'; readonly each: boolean }
-  | { readonly is: 'next one' }
-  | { readonly is: 'into' }
-  | { readonly is: 'stitches' }
-  | { readonly is: 'times' }
-  | { readonly is: 'twice' }
-  | { readonly is: 'from star' }
-  | { readonly is: 'filler' }
-  | { readonly is: 'colour' }
-  | { readonly is: 'with' }
-  | { readonly is: 'remark' };
-
-const PLAIN: readonly (readonly [Meaning, readonly string[]])[] = [
-  [{ is: 'increase', stitch: null, per: 2 }, ['inc', 'incs', 'increase', 'increases', 'increase in']],
-  [
-    { is: 'decrease', stitch: null, together: 2, school: 'invisible' },
-    ['invdec', 'inv dec', 'inv-dec', 'invisible dec', 'invisible decrease', 'invisible decreases', 'invdecs'],
-  ],
-  [{ is: 'decrease', stitch: null, together: 2, school: 'open' }, ['dec', 'decs', 'decrease', 'decreases', 'decrease in']],
-  [{ is: 'loop', loop: 'back' }, ['blo', 'back loop', 'back loops', 'back loop only', 'back loops only']],
-  [{ is: 'loop', loop: 'front' }, ['flo', 'front loop', 'front loops', 'front loop only', 'front loops only']],
-  [{ is: 'loop', loop: 'both' }, ['both loops']],
-  [
-    { is: 'ring' },
-    [
-      'ring',
-      'mr',
-      'amr',
-      'adjustable ring',
-      'magic ring',
-      'magic circle',
-      'magic loop',
-      'the ring',
-      'a ring',
-      'loop ring',
-      'an adjustable ring',
-      'a magic ring',
-      'a magic circle',
-    ],
-  ],
-  [
-    { is: 'second chain' },
-    [
-      '2nd ch from hook',
-      '2nd chain from hook',
-      'second ch from hook',
-      'second chain from hook',
-      '2nd ch',
-      '2nd chain',
-      'second chain',
-      'second ch',
-      '2nd chain from the hook',
-      'second chain from the hook',
-    ],
-  ],
-  [{ is: 'chain' }, ['ch', 'chs', 'chain', 'chains']],
-  [
-    { is: 'around' },
-    ['around', 'all around', 'to end', 'to the end', 'all the way around', 'to end of round', 'until end', 'round'],
-  ],
-  [
-    { is: 'each' },
-    [
-      'each st around',
-      'each stitch around',
-      'each st',
-      'each stitch',
-      'every st',
-      'every stitch',
-      'all sts',
-      'all stitches',
-      'every stitch around',
-      'every st around',
-      'all sts around',
-      'all stitches around',
-    ],
-  ],
-  [
-    { is: 'next one' },
-    [
-      'next st',
-      'next stitch',
-      'the next st',
-      'the next stitch',
-      'the same st',
-      'the same stitch',
-      'same st',
-      'same stitch',
-      'one st',
-      'one stitch',
-      'first st',
-      'first stitch',
-      'last st',
-      'last stitch',
-      'the first st',
-      'the first stitch',
-      'the last st',
-      'the last stitch',
-      'a st',
-      'a stitch',
-    ],
-  ],
-  [
-    { is: 'next', each: true },
-    ['each of next', 'each of the next', 'each of first', 'each of the first', 'each of last', 'each of the last'],
-  ],
-  [{ is: 'next', each: false }, ['next', 'the next', 'first', 'the first', 'last', 'the last', 'all', 'all the']],
-  [{ is: 'stitches' }, ['st', 'sts', 'stitch', 'stitches', 'st total', 'sts total', 'stitches total', 'total']],
-  [{ is: 'times' }, ['x', 'times', 'time']],
-  [{ is: 'twice' }, ['twice']],
-  [{ is: 'from star' }, ['repeat from *', 'rep from *', 'repeat from * to *', 'rep from * to *', 'repeat from', 'rep from']],
-  [{ is: 'filler' }, ['and', 'then', 'work', 'repeat', 'rep', 'crochet', 'make', 'the']],
-  [
-    { is: 'colour' },
-    [
-      'change to',
-      'change color to',
-      'change colour to',
-      'switch to',
-      'switch color to',
-      'switch colour to',
-      'change yarn to',
-      'color',
-      'colour',
-      'join',
-      'change color',
-      'change colour',
-    ],
-  ],
-  [{ is: 'with' }, ['with', 'in', 'using']],
-  [{ is: 'into' }, ['into', 'over']],
-  [
-    { is: 'remark' },
-    [
-      'stuff',
-      'start stuffing',
-      'begin stuffing',
-      'place',
-      'move',
-      'mark',
-      'put',
-      'attach',
-      'insert',
-      'add',
-      'sew',
-      'fasten',
-      'fo',
-      'finish',
-      'leave',
-      'cut',
-      'turn',
-      'continue',
-      'keep',
-      'weave',
-      'close',
-      'pull',
-      'begin',
-      'start',
-      'do not',
-      "don't",
-      'embroider',
-      'set',
-      'this',
-      'you',
-      'now',
-      'pm',
-      'tie',
-      'thread',
-      'hide',
-      'remember',
-      'ch 1 and turn',
-      'ch 1',
-      'join with sl st',
-      'join with a sl st',
-      'join with slip stitch',
-    ],
-  ],
-];
 
 interface Node {
   meaning: Meaning | null;
@@ -210,25 +20,38 @@ function add(root: Node, phrase: string, meaning: Meaning): void {
   node.meaning ??= meaning;
 }
 
+const MOST_TOGETHER = 6;
+
 function build(terms: Terms): Vocabulary {
   const root: Node = { meaning: null, next: new Map() };
+  for (const [meaning, phrases] of PHRASES) if (meaning.is === 'chain') for (const each of phrases) add(root, each, meaning);
   for (const stitch of STITCH_NAMES) {
-    const { abbreviation, words } = STITCHES[stitch][terms];
-    add(root, abbreviation, { is: 'stitch', stitch });
-    for (const word of words) add(root, word, { is: 'stitch', stitch });
-    if (stitch === 'sl st') continue;
-    for (const name of [abbreviation, ...words]) {
-      for (const inc of ['inc', 'increase']) add(root, `${name} ${inc}`, { is: 'increase', stitch, per: 2 });
-      for (const inc of ['inc', 'increase']) add(root, `${inc} in ${name}`, { is: 'increase', stitch, per: 2 });
-      for (const dec of ['dec', 'decrease']) add(root, `${name} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'open' });
-    }
-    for (const together of [2, 3, 4]) {
-      add(root, `${abbreviation}${together}tog`, { is: 'decrease', stitch, together, school: 'plain' });
-      add(root, `${abbreviation} ${together} tog`, { is: 'decrease', stitch, together, school: 'plain' });
-      add(root, `${abbreviation} ${together} together`, { is: 'decrease', stitch, together, school: 'plain' });
+    const { abbreviation, full, words } = STITCHES[stitch][terms];
+    const names = [abbreviation, ...full, ...words];
+    for (const name of names) add(root, name, { is: 'stitch', stitch });
+    if (stitch === 'sl st' || stitch === 'ch') continue;
+    for (const name of names) {
+      for (const inc of ['inc', 'increase', 'increases']) {
+        add(root, `${name} ${inc}`, { is: 'increase', stitch, per: 2 });
+        add(root, `${inc} in ${name}`, { is: 'increase', stitch, per: 2 });
+      }
+      for (const dec of ['dec', 'decrease', 'decreases']) {
+        add(root, `${name} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'open' });
+        for (const invisible of ['invisible', 'inv']) {
+          add(root, `${invisible} ${name} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'invisible' });
+          add(root, `${name} ${invisible} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'invisible' });
+        }
+      }
+      for (let together = 2; together <= MOST_TOGETHER; together++) {
+        for (const phrase of [`${name}${together}tog`, `${name} ${together} tog`, `${name} ${together} together`])
+          add(root, phrase, { is: 'decrease', stitch, together, school: 'plain' });
+        add(root, `${together} ${name} tog`, { is: 'decrease', stitch, together, school: 'plain' });
+        add(root, `${together} ${name} together`, { is: 'decrease', stitch, together, school: 'plain' });
+        if (stitch === 'sc') add(root, `inv ${name}${together}tog`, { is: 'decrease', stitch, together, school: 'invisible' });
+      }
     }
   }
-  for (const [meaning, phrases] of PLAIN) for (const phrase of phrases) add(root, phrase, meaning);
+  for (const [meaning, phrases] of PHRASES) for (const phrase of phrases) add(root, phrase, meaning);
   return root;
 }
 
@@ -237,6 +60,11 @@ const VOCABULARIES: Readonly<Record<Terms, Vocabulary>> = { US: build('US'), UK:
 export function vocabularyOf(terms: Terms): Vocabulary {
   return VOCABULARIES[terms];
 }
+
+/** Every word that begins a phrase in either terms, for finding what a typing slip was meant to be. */
+export const FIRST_WORDS: readonly string[] = [
+  ...new Set(Object.values(VOCABULARIES).flatMap((vocabulary) => [...vocabulary.next.keys()])),
+].filter((word) => word.length >= 2);
 
 export interface Match {
   readonly meaning: Meaning;

@@ -53,8 +53,10 @@ export function dialModel(fabric: Fabric, angles: Float64Array, { round, action 
   const changes: DialChange[] = [];
   const outer = outerRadius(roundLength(fabric, round));
   const now = fabric.roundAction[round]! + action;
-  const nowFrom = fabric.actionStart[now]!;
-  const nowTo = fabric.actionStart[now + 1]!;
+  // An action that makes no stitch (a skip, a join) stands at the stitch before the next.
+  const lastRow = fabric.roundStart[round + 1]! - 1;
+  const nowFrom = Math.min(fabric.actionStart[now]!, lastRow);
+  const nowTo = Math.max(nowFrom, fabric.actionStart[now + 1]!);
   const radiusOf = (row: number, depth: number): number => {
     const of = fabric.round[row]!;
     const along = (row - fabric.roundStart[of]! + 0.5) / roundLength(fabric, of);

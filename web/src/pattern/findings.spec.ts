@@ -17,7 +17,9 @@ describe('what the desk shows', () => {
 
   it('points at the words it speaks of', () => {
     const places = findingsOf(count).map(({ from, to, message }) => `${text.slice(from, to)} ${message}`);
-    expect(places).toEqual(['(43) R5 makes 42, but 43 is stated: 1 fewer than stated.']);
+    expect(places).toEqual([
+      '(43) R5 makes 42, but 43 is stated: 1 fewer than stated. R6 goes on from 42, so the stated total is likelier wrong.',
+    ]);
     for (const row of outlineOf(count).flat()) expect(text.slice(row.at)).toMatch(/^R\d/);
   });
 });

@@ -51,7 +51,7 @@ export class PatternDesk {
       copies: part.copies,
       rows: this.outlines()[index]!.map((row) => {
         const line = part.lines[row.line]!;
-        return { ...row, label: printLabel(line), instruction: printInstruction(line, pattern.terms) };
+        return { ...row, label: printLabel(line), instruction: printInstruction(line, { terms: pattern.terms, form: 'short' }) };
       }),
     }));
   });

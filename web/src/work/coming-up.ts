@@ -45,7 +45,7 @@ export function comingUp({ part, rounds }: PartCount, round: number, terms: Term
       is: 'rounds',
       line: index,
       label: printLabel(line),
-      words: printInstruction({ ...line, items: line.items.filter((item) => item.kind !== 'colour') }, terms),
+      words: printInstruction({ ...line, items: line.items.filter((item) => item.kind !== 'colour') }, { terms, form: 'short' }),
       makes: first.makes === last.makes ? `${last.makes}` : `${first.makes}–${last.makes}`,
       change: last.makes > below ? 'up' : last.makes < below ? 'down' : 'same',
       ok: own.every((one) => one.ok),

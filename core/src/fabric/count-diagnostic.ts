@@ -1,0 +1,89 @@
+import { BOUNDS, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
+
+/** What counting can find, as facts; `describeCount` makes the sentence. `fixes` are the ways out, the likeliest first. */
+export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly Fix[] } & (
+  | ({ readonly severity: 'error' } & (
+      | {
+          readonly code: 'leaves-stitches';
+          readonly label: string;
+          readonly available: number;
+          readonly uses: number;
+          readonly makes: number;
+        }
+      | { readonly code: 'uses-too-many'; readonly label: string; readonly available: number; readonly uses: number }
+      | {
+          readonly code: 'total-differs';
+          readonly label: string;
+          readonly makes: number;
+          readonly stated: number;
+          /** Which is likelier wrong, judged from the round after; null when that fits both or neither. */
+          readonly likelier: 'total' | 'instruction' | null;
+          readonly next: string | null;
+        }
+      | { readonly code: 'too-large'; readonly label: string }
+    ))
+  | {
+      readonly severity: 'hint';
+      readonly code: 'two-readings';
+      readonly label: string;
+      readonly doubt: Doubt;
+      readonly tookOther: boolean;
+      readonly makes: number;
+      readonly otherMakes: number;
+    }
+  | {
+      readonly severity: 'hint';
+      readonly code: 'growth-ruffles' | 'growth-gathers';
+      readonly label: string;
+      readonly by: number;
+      readonly flat: number;
+    }
+  | {
+      readonly severity: 'warning';
+      readonly code: 'gate-late';
+      readonly gate: GateKind;
+      readonly stitches: number;
+      readonly label: string;
+    }
+);
+
+const stitches = (count: number): string => (count === 1 ? '1 stitch' : `${count} stitches`);
+
+const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
+  'star-repeat': ['the number is how often in all', 'the number is how often more'],
+  chain: ['the chain does not count as a stitch here', 'the chain counts as a stitch'],
+  'in-next': ['one stitch in each', 'all in every one'],
+  oval: ['one side of the chain is worked', 'both sides of the chain are worked'],
+};
+
+export function describeCount(d: CountDiagnostic): string {
+  switch (d.code) {
+    case 'leaves-stitches': {
+      const over = d.available - d.uses;
+      return `${d.label} works ${d.uses} of the ${stitches(d.available)} below: ${over} ${over === 1 ? 'is' : 'are'} left over. As written it makes ${d.makes}.`;
+    }
+    case 'uses-too-many':
+      return `${d.label} needs ${stitches(d.uses)}, but the round below has ${d.available}: ${d.uses - d.available} too many.`;
+    case 'total-differs': {
+      const off = d.makes - d.stated;
+      const said = `${d.label} makes ${d.makes}, but ${d.stated} is stated: ${Math.abs(off)} ${off > 0 ? 'more' : 'fewer'} than stated.`;
+      if (d.likelier === 'total') return `${said} ${d.next} goes on from ${d.makes}, so the stated total is likelier wrong.`;
+      return d.likelier === 'instruction'
+        ? `${said} ${d.next} goes on from ${d.stated}, so the round itself is likelier wrong.`
+        : said;
+    }
+    case 'too-large':
+      return `${d.label} goes past ${BOUNDS.partStitches} stitches in one part, the most that is worked out. Check its repeats.`;
+    case 'two-readings': {
+      const [usual, other] = READINGS[d.doubt];
+      const [took, left] = d.tookOther ? [other, usual] : [usual, other];
+      return `${d.label} can be read in two ways. Taken: ${took}, which makes ${d.makes}. The other: ${left}, which would make ${d.otherMakes}.`;
+    }
+    case 'growth-ruffles':
+      return `${d.label} adds ${d.by} at once, where about ${d.flat} lie flat: it will ruffle. Fine for a frill.`;
+    case 'growth-gathers':
+      return `${d.label} takes away ${d.by} at once, where about ${d.flat} lie flat: it will gather like a drawstring.`;
+    case 'gate-late':
+      return `By then the opening has closed to ${stitches(d.stitches)} (after ${d.label}), too few for a hand. Say it some rounds earlier.`;
+  }
+}

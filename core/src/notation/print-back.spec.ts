@@ -1,0 +1,201 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { print, read, type Item, type Like, type Pattern, type Times } from './index.js';
+
+describe('the printed form', () => {
+  const span = { from: 0, to: 0 };
+  const word = fc.constantFrom('red', 'white', 'sea green', 'black');
+  const count = fc.integer({ min: 1, max: 60 });
+  const loop = fc.constantFrom('both' as const, 'back' as const, 'front' as const);
+  const stitch = fc.constantFrom('sc' as const, 'hdc' as const, 'dc' as const, 'tr' as const);
+  const work = (times: fc.Arbitrary<Times>): fc.Arbitrary<Item> =>
+    fc.oneof(
+      fc
+        .record({ stitch, per: fc.constantFrom(1, 2, 3), count: times, loop, through: fc.constantFrom(null, 'Rope eye') })
+        .map(({ through, ...own }) => ({
+          kind: 'work' as const,
+          together: 1,
+          school: 'open' as const,
+          // A limb is worked in with plain stitches.
+          through: own.per === 1 && typeof own.count === 'number' ? through : null,
+          span,
+          ...own,
+        })),
+      fc
+        .record({ stitch, count: times, loop, school: fc.constantFrom('open' as const, 'invisible' as const, 'plain' as const) })
+        .map((own) => ({ kind: 'work' as const, per: 1, together: 2, through: null, span, ...own })),
+      fc
+        .record({
+          stitches: fc.array(
+            fc.record({
+              stitch: fc.constantFrom('sc' as const, 'dc' as const, 'puff' as const),
+              count: fc.integer({ min: 1, max: 3 }),
+            }),
+            {
+              minLength: 2,
+              maxLength: 3,
+            },
+          ),
+          count: times,
+          loop,
+        })
+        .map((own) => ({ kind: 'cluster' as const, span, ...own })),
+    );
+  const quiet: fc.Arbitrary<Item> = fc.oneof(
+    fc.record({ count, counted: fc.boolean() }).map((own) => ({ kind: 'chain' as const, span, ...own })),
+    count.map((many) => ({ kind: 'skip' as const, count: many, span })),
+  );
+  const close: fc.Arbitrary<Item> = fc
+    .constantFrom('join' as const, 'turn' as const)
+    .map((how) => ({ kind: 'close', how, span }));
+  const colour: fc.Arbitrary<Item> = word.map((name) => ({ kind: 'colour', name, span }));
+  const open: fc.Arbitrary<Times> = fc.oneof(
+    fc.constant('around' as const),
+    count.map((toLast) => ({ toLast })),
+  );
+  const group = (depth: number): fc.Arbitrary<Item> =>
+    fc
+      .record({
+        first: work(count),
+        rest: fc.array(depth > 0 ? fc.oneof(work(count), quiet, colour, group(depth - 1)) : work(count), { maxLength: 3 }),
+        times: depth === 2 ? fc.oneof(count, open) : count,
+      })
+      .map(({ first, rest, times }) => ({ kind: 'group', items: [first, ...rest], times, span }));
+  const items = fc
+    .record({
+      colour: fc.option(colour),
+      first: fc.oneof(work(fc.oneof(count, open)), group(2)),
+      rest: fc.array(fc.oneof(work(count), group(2), quiet, colour), { maxLength: 3 }),
+      end: fc.option(close),
+    })
+    .map(({ colour: before, first, rest, end }) => [...(before ? [before] : []), first, ...rest, ...(end ? [end] : [])]);
+  const ring = fc
+    .record({ stitch, count, chain: fc.constantFrom('none' as const, 'loose' as const, 'counted' as const) })
+    .map((own): Item[] => [{ kind: 'start', from: 'ring', span, ...own }]);
+  const chainTwo = fc
+    .record({ stitch, count })
+    .map((own): Item[] => [{ kind: 'start', from: 'chain 2', chain: 'none', span, ...own }]);
+  const foundation = fc.oneof(
+    fc
+      .record({
+        chains: fc.integer({ min: 5, max: 60 }),
+        first: fc.integer({ min: 2, max: 4 }),
+        sides: fc.constantFrom(1 as const, 2 as const),
+      })
+      .map((own): Item => ({ kind: 'foundation', from: 'chain', span, ...own })),
+    fc.constantFrom<Item>(
+      { kind: 'foundation', from: 'edge', part: null, span },
+      { kind: 'foundation', from: 'layers', parts: [], span },
+    ),
+  );
+  const founded = fc.tuple(foundation, work(fc.oneof(count, open))).map((all): Item[] => all);
+  const start = fc.oneof(ring, chainTwo, founded);
+
+  const goingAround: Item = {
+    kind: 'work',
+    stitch: 'sc',
+    per: 1,
+    together: 1,
+    school: 'open',
+    count: 'around',
+    loop: 'both',
+    through: null,
+    span,
+  };
+  const part = fc
+    .record({
+      name: fc.constantFrom('Body', 'Left wing', 'Tail fin', 'Rope eye'),
+      copies: fc.integer({ min: 1, max: 9 }),
+      copiesSaid: fc.boolean(),
+      start,
+      rounds: fc.array(
+        fc.record({
+          items,
+          rounds: fc.integer({ min: 1, max: 4 }),
+          stated: fc.option(count),
+          word: fc.constantFrom('round' as const, 'row' as const),
+          open: fc.constantFrom(null, null, { mm: null }, { mm: 50 }),
+        }),
+        { maxLength: 5 },
+      ),
+      like: fc.boolean(),
+      note: fc.option(fc.constantFrom('Stuff it firmly, the sides first.', 'Set the eyes now.')),
+    })
+    .map(({ name, copies, copiesSaid, start: first, rounds, like, note }) => {
+      let next = 2;
+      const lines = rounds.map((round) => {
+        const line = {
+          first: next,
+          last: next + round.rounds - 1,
+          word: round.word,
+          // An open run goes around until it is long enough.
+          items: round.open ? [goingAround] : round.items,
+          stated: round.stated ? { count: round.stated, span } : null,
+          like: null as Like | null,
+          open: round.open,
+          others: [],
+          label: span,
+          span,
+        };
+        next = line.last + 1;
+        return line;
+      });
+      const last = lines.at(-1);
+      if (like && last) {
+        const change: Item = { kind: 'colour', name: 'red', span };
+        const same = { round: last.last, part: null, own: 1 };
+        lines.push({ ...last, first: next, last: next, items: [...last.items, change], like: same, open: null });
+      }
+      const one = {
+        first: 1,
+        last: 1,
+        word: 'round' as const,
+        items: first,
+        stated: null,
+        like: null,
+        open: null,
+        others: [],
+        label: span,
+        span,
+      };
+      return {
+        name,
+        copies: copiesSaid ? copies : 1,
+        copiesSaid,
+        heading: span,
+        lines: [one, ...lines],
+        notes: note ? [{ text: note, before: 1, span }] : [],
+        span,
+      };
+    });
+  const pattern: fc.Arbitrary<Pattern> = fc.record({
+    title: fc.constantFrom('Harbour puffin', 'Buoy'),
+    terms: fc.constantFrom('US' as const, 'UK' as const),
+    parts: fc.array(part, { minLength: 1, maxLength: 3 }),
+    notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span }]),
+  });
+
+  const PLACES = new Set(['span', 'label', 'heading', 'others']);
+  const withoutPlaces = (value: unknown): unknown =>
+    JSON.parse(JSON.stringify(value, (key, inner: unknown) => (PLACES.has(key) ? undefined : inner)));
+
+  it('reads back to the same pattern, in either terms, short or long', () => {
+    fc.assert(
+      fc.property(
+        pattern,
+        fc.constantFrom('US' as const, 'UK' as const),
+        fc.constantFrom('short' as const, 'long' as const),
+        (made, terms, form) => {
+          const printed = print(made, terms, form);
+          const reading = read(printed);
+          expect(withoutPlaces(reading.pattern), printed).toEqual(withoutPlaces({ ...made, terms }));
+          expect(
+            reading.diagnostics.filter((each) => each.severity === 'error' && each.code !== 'chain-short'),
+            printed,
+          ).toEqual([]);
+        },
+      ),
+      { seed: 11, numRuns: 600 },
+    );
+  });
+});
