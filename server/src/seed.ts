@@ -9,6 +9,10 @@ import { addMake } from './makes/make-store.js';
 /** Yarn and hook for each demo pattern, by file name. */
 const DEMO_KIT: Readonly<Record<string, { readonly yarnWeight: YarnWeightNumber; readonly hookMm: number }>> = {
   'harbour-puffin.md': { yarnWeight: 4, hookMm: 3.5 },
+  'lamp-keeper.md': { yarnWeight: 4, hookMm: 3.5 },
+  'rowing-boat.md': { yarnWeight: 4, hookMm: 3.5 },
+  'seal-pup.md': { yarnWeight: 4, hookMm: 3.5 },
+  'signal-kite.md': { yarnWeight: 4, hookMm: 4 },
   'striped-lighthouse.md': { yarnWeight: 4, hookMm: 4 },
 };
 

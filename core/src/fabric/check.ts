@@ -113,7 +113,8 @@ class PartChecker {
       } else if (all.length === 0 && !told && number === line.first) this.checkGrowth(line, label, available, measure.makes);
       const stated = line.stated?.count ?? null;
       const ok = all.length === 0 && !unread;
-      this.rounds.push({ ...measure, number, label, line: index, available, stated, way: lineWay(line, this.way), ok });
+      const { uses, makes, around } = measure;
+      this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way: lineWay(line, this.way), ok });
       this.below = ok || stated === null || stated === measure.makes ? [measure.makes] : [measure.makes, stated];
     }
   }
@@ -132,7 +133,7 @@ class PartChecker {
     const available = places ?? line.stated?.count ?? measureRound(line.items, 0).uses;
     const counted = measureRound(line.items, available);
     // A first round that names no start is worked into a ring, so it uses nothing.
-    const measure = first && !foundation ? { ...counted, uses: 0 } : counted;
+    const measure = first && !foundation ? { uses: 0, makes: counted.makes, around: counted.around } : counted;
     const problems: CountDiagnostic[] = [];
     const { uses, makes } = measure;
     const span = instructionSpan(line);

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { print, read } from '../notation/index.js';
-import { checkPattern, fabricOf } from './index.js';
+import { checkPattern, fabricOf, foundationOf } from './index.js';
 
 const folder = join(import.meta.dirname, '../../../demo');
 
@@ -15,10 +15,14 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.md')))('demo 
     for (const { rounds } of count.parts) expect(rounds.filter((round) => round.stated === null)).toEqual([]);
   });
 
-  it('never grows by more than lies flat: a third on, or six and a few stitches, a round', () => {
+  it('never grows by more than lies flat: a third on, or six a round, eight where an oval has two ends', () => {
     for (const { part, rounds } of count.parts) {
+      const foundation = foundationOf(part.lines[0]!.items);
+      const oval = foundation?.from === 'chain' && foundation.sides === 2;
       for (const round of rounds.slice(1))
-        expect(round.makes - round.uses, `${part.name} ${round.label}`).toBeLessThanOrEqual(Math.max(6, round.uses / 3));
+        expect(round.makes - round.uses, `${part.name} ${round.label}`).toBeLessThanOrEqual(
+          Math.max(oval ? 8 : 6, round.uses / 3),
+        );
     }
   });
 

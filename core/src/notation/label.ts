@@ -39,7 +39,8 @@ export function readLabel(tokens: readonly Token[]): Label | null {
   const next = afterMarks(tokens, afterRoundTally(tokens, label.next));
   const separated = next > label.next || tokens[label.next] === undefined || tokens[label.next]!.kind === 'mark';
   if (!separated && !namesWork(tokens.slice(label.next))) return null;
-  return { ...label, next, span: join(tokens[0]!, tokens[Math.max(0, next - 1)]!) };
+  const { first, last, word, relative, open } = label;
+  return { first, last, word, relative, open, next, span: join(tokens[0]!, tokens[Math.max(0, next - 1)]!) };
 }
 
 /** The word for a round or row that `token` is, or null. */
@@ -56,13 +57,13 @@ function readNumbered(tokens: readonly Token[]): Label | null {
   const first = wholeNumber(tokens[i]);
   if (first === null) return null;
   i++;
-  const label = { first, word, relative: false, span: { from: 0, to: 0 } };
+  const span = tokens[0]!;
   const on = ON.find((words) => words.every((key, at) => tokens[i + at]?.key === key));
   if (on && wholeNumber(tokens[i + on.length]) === null && labelWord(tokens[i + on.length]) === null) {
-    return { ...label, last: first, open: { mm: null }, next: i + on.length };
+    return { first, last: first, word, relative: false, open: { mm: null }, span, next: i + on.length };
   }
   const [last, next] = readEnd(tokens, i, first);
-  return { ...label, last, open: null, next };
+  return { first, last, word, relative: false, open: null, span, next };
 }
 
 /** The last number of a range or list that goes on at `i`, and the token after it; `first` itself when none does. */

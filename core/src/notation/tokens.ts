@@ -20,7 +20,11 @@ const FOLDED: Readonly<Record<string, string>> = {
 const LETTER = /\p{L}/u;
 const SPACE = /\s/u;
 const isDigit = (char: string | undefined): boolean => char !== undefined && char >= '0' && char <= '9';
-const isLetter = (char: string | undefined): boolean => char !== undefined && !FOLDED[char] && LETTER.test(char);
+const isAsciiLetter = (char: string): boolean => (char >= 'a' && char <= 'z') || (char >= 'A' && char <= 'Z');
+const isLetter = (char: string | undefined): boolean =>
+  char !== undefined && (isAsciiLetter(char) || (char > '\x7f' && !FOLDED[char] && LETTER.test(char)));
+const isSpace = (char: string): boolean =>
+  char === ' ' || char === '\t' || (char > '\x7f' && SPACE.test(char)) || (char < ' ' && SPACE.test(char));
 
 /**
  * Cuts `text[from, to)` into tokens. White space and paired stars of bold type ("**") are passed over.
@@ -36,7 +40,7 @@ export function tokenize(text: string, from = 0, to = text.length): Token[] {
   while (i < to) {
     const char = text[i]!;
     const start = i;
-    if (SPACE.test(char)) i++;
+    if (isSpace(char)) i++;
     else if (char === '*' && text[i + 1] === '*') i += 2;
     else if (isDigit(char)) {
       while (i < to && isDigit(text[i])) i++;

@@ -1,1 +1,7 @@
-export { stitchAngles } from './angles.js';
+export { creepOf, extraStitches, startAngles, stitchAngles } from './angles.js';
+export { apart, changesIn, cornerOf, evennessOf, stackingOf, type Evenness, type RoundChange } from './changes.js';
+export { measuredLean, UPRIGHT, type Lean } from './lean.js';
+export { respread } from './respread.js';
+export { changePlaces, spread, type SpreadRound } from './spread.js';
+export { staggerPart, staggerRun, type RunRound, type StaggeredLine } from './stagger.js';
+export { itemsOf, writeSpread, type Writing } from './write.js';

@@ -1,6 +1,7 @@
 import { Injectable, signal, type Signal, type WritableSignal } from '@angular/core';
+import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import type { Profile } from '@lemniscus/core/shape';
+import { isFlat, type Profile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from '../workers/shape-messages';
 
 /** Most profiles kept; the oldest go first. */
@@ -16,9 +17,11 @@ export class Shapes {
     this.worker.addEventListener('message', ({ data }: MessageEvent<ShapeAnswer>) => this.known.get(data.key)?.set(data.profile));
   }
 
-  /** The profile of a part with these stitches in its rounds; null until it is worked out. */
-  profile(counts: readonly number[], size: StitchSize): Signal<Profile | null> {
-    const key = `${size.width.toFixed(3)} ${size.height.toFixed(3)} ${counts.join(' ')}`;
+  /** The profile of a part in stitches of this size; null until it is worked out. */
+  profile(fabric: Fabric, size: StitchSize): Signal<Profile | null> {
+    const counts = roundLengths(fabric);
+    const flat = isFlat(fabric);
+    const key = `${flat ? 'flat ' : ''}${size.width.toFixed(3)} ${size.height.toFixed(3)} ${counts.join(' ')}`;
     const known = this.known.get(key);
     if (known) return known;
     const profile = signal<Profile | null>(null);
@@ -27,7 +30,7 @@ export class Shapes {
       if (this.known.size <= KEPT) break;
       this.known.delete(oldest);
     }
-    const question: ShapeQuestion = { key, counts: counts.map((count) => Math.max(1, count)), size };
+    const question: ShapeQuestion = { key, counts: counts.map((count) => Math.max(1, count)), size, flat };
     this.worker.postMessage(question);
     return profile;
   }

@@ -1,8 +1,7 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { roundLengths } from '@lemniscus/core/fabric';
 import { HOOK_RANGE, stuffedHooks, usHookName, YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
-import { measure, openings, standsOnStart } from '@lemniscus/core/shape';
+import { isFlat, measure, openings, standsOnStart } from '@lemniscus/core/shape';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSliderModule } from 'ng-zorro-antd/slider';
 import { CurrentMake } from '../data/current-make';
@@ -49,7 +48,7 @@ export class GatherStage {
     for (const [index, counted] of this.current.count().parts.entries()) {
       const fabric = this.current.fabric(index);
       if (!fabric || fabric.stitchCount === 0) continue;
-      const profile = this.shapes.profile(roundLengths(fabric), size)();
+      const profile = this.shapes.profile(fabric, size)();
       if (!profile) return null;
       const { name, copies } = counted.part;
       parts.push({
@@ -58,7 +57,8 @@ export class GatherStage {
         copies,
         counted,
         colours: roundColours(fabric),
-        upright: standsOnStart(fabric),
+        upright: isFlat(fabric) || standsOnStart(fabric),
+        flat: isFlat(fabric),
         profile,
         size: measure(profile),
         openings: openings(profile),

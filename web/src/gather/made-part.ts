@@ -10,6 +10,8 @@ export interface MadePart {
   readonly colours: readonly string[];
   /** Whether it stands on its start. */
   readonly upright: boolean;
+  /** Worked flat, in rows: it has a width and no opening. */
+  readonly flat: boolean;
   readonly profile: Profile;
   readonly size: Measures;
   /** Diameter of the opening after each round, mm. */

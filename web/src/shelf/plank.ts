@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
-import { checkPattern, fabricOf, roundLengths } from '@lemniscus/core/fabric';
+import { checkPattern, fabricOf } from '@lemniscus/core/fabric';
 import { estimateStitch } from '@lemniscus/core/gauge';
 import { isFinished, piecesOf, START, stitchesDone, within } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
@@ -38,7 +38,7 @@ export class Plank {
         fabric,
         colours: roundColours(fabric),
         upright: standsOnStart(fabric),
-        profile: this.shapes.profile(roundLengths(fabric), size),
+        profile: this.shapes.profile(fabric, size),
       };
     });
   });

@@ -1,6 +1,5 @@
 import { Component, computed, effect, type ElementRef, inject, linkedSignal, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { roundLengths } from '@lemniscus/core/fabric';
 import { isFinished, nowOf, roundStartBefore, stepFrom, stitchesDone, within, type Step } from '@lemniscus/core/making';
 import { measure, standsOnStart, upToRound } from '@lemniscus/core/shape';
 import { LucideRotateCcw, LucideUndo2 } from '@lucide/angular';
@@ -119,7 +118,7 @@ export class WorkStage {
     const size = this.current.stitch();
     const position = this.position();
     if (!fabric || !size || !position || fabric.stitchCount === 0) return null;
-    const profile = this.shapes.profile(roundLengths(fabric), size)();
+    const profile = this.shapes.profile(fabric, size)();
     if (!profile) return null;
     const whole = measure(profile);
     const done = position.round + (position.action > 0 ? 0.5 : 0);

@@ -5,6 +5,8 @@ export interface ShapeQuestion {
   readonly key: string;
   readonly counts: readonly number[];
   readonly size: StitchSize;
+  /** Worked flat, in turned rows, and not stuffed. */
+  readonly flat: boolean;
 }
 
 export interface ShapeAnswer {

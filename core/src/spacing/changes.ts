@@ -1,0 +1,113 @@
+import { changeOf, roundLength, type Change, type Fabric } from '../fabric/index.js';
+
+/** An increase or decrease of a round. */
+export interface RoundChange {
+  readonly change: Exclude<Change, 'plain'>;
+  readonly action: number;
+  /** Its middle around the axis, turns. */
+  readonly angle: number;
+}
+
+export function changesIn(fabric: Fabric, angles: Float64Array, round: number): RoundChange[] {
+  const found: RoundChange[] = [];
+  for (let action = fabric.roundAction[round]!; action < fabric.roundAction[round + 1]!; action++) {
+    const change = changeOf(fabric, action);
+    if (change === 'plain') continue;
+    const from = fabric.actionStart[action]!;
+    const to = fabric.actionStart[action + 1]! - 1;
+    found.push({ change, action, angle: (angles[from]! + angles[to]!) / 2 });
+  }
+  return found;
+}
+
+/** How evenly a round's changes are spaced, in plain stitches between them, around the whole round. */
+export interface Evenness {
+  readonly changes: number;
+  readonly smallest: number;
+  readonly largest: number;
+  /** Standard deviation of the gaps, stitches. */
+  readonly deviation: number;
+}
+
+/** @returns null for a round without changes. With one change its gap is all the rest of the round. */
+export function evennessOf(fabric: Fabric, round: number): Evenness | null {
+  const gaps: number[] = [];
+  let gap = 0;
+  let first: number | null = null;
+  for (let action = fabric.roundAction[round]!; action < fabric.roundAction[round + 1]!; action++) {
+    const made = fabric.actionStart[action + 1]! - fabric.actionStart[action]!;
+    if (changeOf(fabric, action) === 'plain') gap += made;
+    else {
+      if (first === null) first = gap;
+      else gaps.push(gap);
+      gap = 0;
+    }
+  }
+  if (first === null) return null;
+  gaps.push(first + gap);
+  const mean = gaps.reduce((sum, each) => sum + each, 0) / gaps.length;
+  const deviation = Math.sqrt(gaps.reduce((sum, each) => sum + (each - mean) ** 2, 0) / gaps.length);
+  return { changes: gaps.length, smallest: Math.min(...gaps), largest: Math.max(...gaps), deviation };
+}
+
+/** Distance of two angles the short way round, turns: 0 to 0.5. */
+export function apart(a: number, b: number): number {
+  const turns = Math.abs(a - b) % 1;
+  return Math.min(turns, 1 - turns);
+}
+
+/**
+ * How far the changes of a run of rounds line up: for each change the nearest one in the round of changes below, 1 where
+ * it stands right above, 0 where it stands half-way between two. The mean over the run.
+ * @param from first round, 0-based; `to` is past the last
+ * @returns null when fewer than two rounds of the run have changes
+ */
+export function stackingOf(fabric: Fabric, angles: Float64Array, from: number, to: number): number | null {
+  let below: RoundChange[] | null = null;
+  let sum = 0;
+  let count = 0;
+  for (let round = from; round < to; round++) {
+    const own = changesIn(fabric, angles, round);
+    if (own.length === 0) continue;
+    if (below) {
+      const half = 0.5 / below.length;
+      for (const { angle } of own) {
+        const nearest = Math.min(...below.map((each) => apart(each.angle, angle)));
+        sum += Math.max(0, 1 - nearest / half);
+        count++;
+      }
+    }
+    below = own;
+  }
+  return count === 0 ? null : sum / count;
+}
+
+/**
+ * How far from a circle a run of rounds will look: the share by which the radius swells at the corners.
+ *
+ * A fit to what the relaxed shape did (docs/spacing.md): the radius swings by 4.8 % where changes stack and by 1.4 % where
+ * they alternate, so the swing is taken as 4.8 % of how well the changes agree at their own number of corners, and 1.2 %
+ * at twice that number. Rounds weigh by their stitches.
+ * @returns 0 for a run without changes
+ */
+export function cornerOf(fabric: Fabric, angles: Float64Array, from: number, to: number): number {
+  const own = { x: 0, y: 0 };
+  const twice = { x: 0, y: 0 };
+  let weight = 0;
+  for (let round = from; round < to; round++) {
+    const changes = changesIn(fabric, angles, round);
+    for (const { angle } of changes) {
+      const share = roundLength(fabric, round) / changes.length;
+      const turn = 2 * Math.PI * changes.length * angle;
+      own.x += share * Math.cos(turn);
+      own.y += share * Math.sin(turn);
+      twice.x += share * Math.cos(2 * turn);
+      twice.y += share * Math.sin(2 * turn);
+      weight += share;
+    }
+  }
+  if (weight === 0) return 0;
+  return Math.hypot(STACKED_SWING * Math.hypot(own.x, own.y), ALTERNATING_SWING * Math.hypot(twice.x, twice.y)) / weight;
+}
+const STACKED_SWING = 0.048;
+const ALTERNATING_SWING = 0.012;
