@@ -33,6 +33,8 @@ export type {
   Work,
   Worked,
 } from './pattern.js';
+export { explainAt, type Explanation } from './explain.js';
+export { applyEdits, rewrite } from './rewrite.js';
 export { singularName } from './plural.js';
 export { gatesOf, type Gate, type GateKind } from './gates.js';
 export {

@@ -8,6 +8,8 @@ export type Form = 'short' | 'long';
 export interface PrintStyle {
   readonly terms: Terms;
   readonly form: Form;
+  /** Whether a row is meant, which is worked across and not around. */
+  readonly across?: boolean;
 }
 
 const SHORT_US: PrintStyle = { terms: 'US', form: 'short' };
@@ -58,7 +60,8 @@ export function printInstruction(line: RoundLine, style: PrintStyle = SHORT_US):
   return printLine(line, splitRemarks(line.items).before, style);
 }
 
-function printLine(line: RoundLine, items: readonly Item[], style: PrintStyle): string {
+function printLine(line: RoundLine, items: readonly Item[], { terms, form }: PrintStyle): string {
+  const style = { terms, form, across: line.word === 'row' };
   const words: string[] = [];
   if (line.like) {
     const own = items.slice(Math.max(0, line.items.length - line.like.own));
@@ -131,7 +134,7 @@ function printLoop(loop: Loop, { form }: PrintStyle, quiet: boolean): string {
 }
 
 function printTimes(times: Times, style: PrintStyle): string {
-  if (times === 'around') return 'around';
+  if (times === 'around') return style.across ? 'across' : 'around';
   if (typeof times === 'object') return `to last ${printStitches(times.toLast, style)}`;
   return style.form === 'long' ? `${times} times` : `× ${times}`;
 }
@@ -173,7 +176,7 @@ function stitchWord(stitch: StitchName, count: number, { terms, form }: PrintSty
 }
 
 function printInto(count: Times, style: PrintStyle): string {
-  if (count === 'around') return 'each st around';
+  if (count === 'around') return `each st ${style.across ? 'across' : 'around'}`;
   if (typeof count === 'object') return `each st to last ${printStitches(count.toLast, style)}`;
   return count === 1 ? 'next st' : `each of next ${count} sts`;
 }

@@ -56,28 +56,32 @@ export function apart(a: number, b: number): number {
   return Math.min(turns, 1 - turns);
 }
 
+/** Changes further apart than this many rounds do not build a rib together (our own estimate). */
+export const RIB_REACH = 3;
+
 /**
  * How far the changes of a run of rounds line up: for each change the nearest one in the round of changes below, 1 where
- * it stands right above, 0 where it stands half-way between two. The mean over the run.
+ * it stands right above, 0 where it stands half-way between two. Only changes up to `RIB_REACH` rounds below count. The
+ * mean over the run.
  * @param from first round, 0-based; `to` is past the last
- * @returns null when fewer than two rounds of the run have changes
+ * @returns null when no two rounds of the run with changes are that near
  */
 export function stackingOf(fabric: Fabric, angles: Float64Array, from: number, to: number): number | null {
-  let below: RoundChange[] | null = null;
+  let below: { readonly round: number; readonly changes: readonly RoundChange[] } | null = null;
   let sum = 0;
   let count = 0;
   for (let round = from; round < to; round++) {
     const own = changesIn(fabric, angles, round);
     if (own.length === 0) continue;
-    if (below) {
-      const half = 0.5 / below.length;
+    if (below && round - below.round <= RIB_REACH) {
+      const half = 0.5 / below.changes.length;
       for (const { angle } of own) {
-        const nearest = Math.min(...below.map((each) => apart(each.angle, angle)));
+        const nearest = Math.min(...below.changes.map((each) => apart(each.angle, angle)));
         sum += Math.max(0, 1 - nearest / half);
         count++;
       }
     }
-    below = own;
+    below = { round, changes: own };
   }
   return count === 0 ? null : sum / count;
 }

@@ -1,6 +1,6 @@
 import type { PartCount } from '../fabric/index.js';
 import type { Item, PrintStyle, RoundLine, TextEdit, Work } from '../notation/index.js';
-import { apart } from './changes.js';
+import { apart, RIB_REACH } from './changes.js';
 import { changePlaces, spread, type SpreadRound } from './spread.js';
 import { writeSpread, type Writing } from './write.js';
 
@@ -19,7 +19,7 @@ export interface RunRound {
 interface Choice {
   readonly rounds: readonly SpreadRound[];
   /** Change angles of the last two rounds that had changes, the latest first. */
-  readonly recent: readonly (readonly number[])[];
+  readonly recent: readonly { readonly at: number; readonly angles: readonly number[] }[];
   readonly start: number;
   /** Least distance so far, in gaps between changes, and the sum of all. */
   readonly least: number;
@@ -73,12 +73,15 @@ function extended(choice: Choice, split: Split): Choice {
   if (split.angles.length === 0) return { ...choice, rounds, start };
   const angles = split.angles.map((angle) => choice.start + angle);
   let nearest = Number.POSITIVE_INFINITY;
+  const at = choice.rounds.length;
   for (const below of choice.recent) {
-    for (const angle of angles) for (const other of below) nearest = Math.min(nearest, apart(angle, other) * angles.length);
+    if (at - below.at > RIB_REACH) continue;
+    for (const angle of angles)
+      for (const other of below.angles) nearest = Math.min(nearest, apart(angle, other) * angles.length);
   }
   return {
     rounds,
-    recent: [angles, ...choice.recent].slice(0, 2),
+    recent: [{ at, angles }, ...choice.recent].slice(0, 2),
     start,
     least: Math.min(choice.least, nearest),
     sum: choice.sum + (Number.isFinite(nearest) ? nearest : 0),

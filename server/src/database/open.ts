@@ -4,6 +4,7 @@ import { defineConfig, MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
+import { RevisionEntity } from './revision.entity.js';
 import { MIGRATIONS } from './migrations/index.js';
 
 export type Database = Awaited<ReturnType<typeof connect>>;
@@ -22,7 +23,7 @@ function connect(path: string) {
   return MikroORM.init(
     defineConfig({
       dbName: path,
-      entities: [MakeEntity, EventEntity],
+      entities: [MakeEntity, EventEntity, RevisionEntity],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
       discovery: { disableDynamicFileAccess: true },

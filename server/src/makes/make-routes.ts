@@ -1,8 +1,10 @@
 import { MakeChange, MakeId, NewMake } from '@lemniscus/api';
 import { Router } from 'express';
+import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
 import { addMake, changeMake, listMakes, removeMake, restoreMake, showMake } from './make-store.js';
+import { listRevisions, showRevision } from './revisions.js';
 
 export function makeRoutes(database: Database): Router {
   const routes = Router();
@@ -22,6 +24,13 @@ export function makeRoutes(database: Database): Router {
   routes.delete('/:id', async (request, response) => {
     await removeMake(database.em.fork(), parse(MakeId, request.params.id), Date.now());
     response.status(204).end();
+  });
+  routes.get('/:id/revisions', async (request, response) => {
+    response.json(await listRevisions(database.em.fork(), parse(MakeId, request.params.id)));
+  });
+  routes.get('/:id/revisions/:version', async (request, response) => {
+    const version = parse(z.coerce.number<string>('Say which version.').int().min(1), request.params.version);
+    response.json({ text: await showRevision(database.em.fork(), parse(MakeId, request.params.id), version) });
   });
   routes.post('/:id/restore', async (request, response) => {
     response.json(await restoreMake(database.em.fork(), parse(MakeId, request.params.id)));

@@ -5,6 +5,7 @@ import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { logsOf } from '../events/event-store.js';
 import { Problem } from '../http/problem.js';
+import { keepRevision } from './revisions.js';
 
 const UNTITLED = 'Untitled make';
 
@@ -64,6 +65,7 @@ export async function changeMake(em: EntityManager, id: string, { version, ...ch
   if (row.version !== version)
     throw new Problem('conflict', 'This make was changed in another window since. Look at both before you save.', 'version');
   if (change.text !== undefined) {
+    await keepRevision(em, row, change.text, now);
     row.text = change.text;
     row.title = titleOf(change.text);
   }

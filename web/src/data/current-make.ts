@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Make, MakeChange } from '@lemniscus/api';
-import { checkPattern, fabricOf, type Fabric } from '@lemniscus/core/fabric';
+import { fabricOf, type Fabric } from '@lemniscus/core/fabric';
 import { estimateStitch } from '@lemniscus/core/gauge';
 import {
   EMPTY_LOG,
@@ -14,7 +14,6 @@ import {
   type MakerEvent,
   type Position,
 } from '@lemniscus/core/making';
-import { read } from '@lemniscus/core/notation';
 import {
   catchError,
   concatMap,
@@ -33,6 +32,7 @@ import {
 import { forgetUnsaved, keepUnsaved, recallUnsaved, type Unsaved } from './make-changes';
 import { MakeApi, RequestFailed } from './make-api';
 import { Outbox } from './outbox';
+import { settledReading } from './settled-reading';
 
 const SAVE_AFTER_MS = 600;
 const RETRY_MS = 3_000;
@@ -63,8 +63,8 @@ export class CurrentMake {
     return { ...stored, text: text ?? stored.text, yarnWeight: yarnWeight ?? stored.yarnWeight, hookMm: hookMm ?? stored.hookMm };
   });
   readonly text = computed(() => this.make()?.text ?? '');
-  readonly reading = computed(() => read(this.text()));
-  readonly count = computed(() => checkPattern(this.reading()));
+  readonly reading = settledReading(this.text);
+  readonly count = computed(() => this.reading().count);
   readonly title = computed(() => this.count().pattern.title || this.make()?.title || '');
   readonly terms = computed(() => this.count().pattern.terms);
   readonly pieces = computed(() => piecesOf(this.count().pattern));

@@ -1,6 +1,16 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { ApiError, EVENT_BATCH, EventPage, Make, ShelvedMake, type MakeChange, type NewMake } from '@lemniscus/api';
+import {
+  ApiError,
+  EVENT_BATCH,
+  EventPage,
+  Make,
+  Revision,
+  RevisionText,
+  ShelvedMake,
+  type MakeChange,
+  type NewMake,
+} from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
 import { catchError, EMPTY, expand, map, type Observable, reduce, throwError } from 'rxjs';
 import * as z from 'zod';
@@ -60,6 +70,14 @@ export class MakeApi {
 
   restore(id: string): Observable<Make> {
     return this.parsed(this.http.post(`/api/makes/${id}/restore`, null), Make);
+  }
+
+  revisions(id: string): Observable<Revision[]> {
+    return this.parsed(this.http.get(`/api/makes/${id}/revisions`), z.array(Revision));
+  }
+
+  revisionText(id: string, version: number): Observable<string> {
+    return this.parsed(this.http.get(`/api/makes/${id}/revisions/${version}`), RevisionText).pipe(map(({ text }) => text));
   }
 
   append(id: string, events: readonly MakerEvent[]): Observable<unknown> {

@@ -1,5 +1,5 @@
-import { describe, type PatternCount } from '@lemniscus/core/fabric';
-import type { Severity } from '@lemniscus/core/notation';
+import { describe, fixesOf, type PatternCount } from '@lemniscus/core/fabric';
+import type { Fix, Severity } from '@lemniscus/core/notation';
 
 /** A diagnostic ready to show at its place in the text. */
 export interface Finding {
@@ -7,6 +7,8 @@ export interface Finding {
   readonly to: number;
   readonly severity: Severity;
   readonly message: string;
+  /** Ways out that edit the text. */
+  readonly fixes: readonly Fix[];
 }
 
 /** The count that stands beside a written line, at any offset within that line. */
@@ -17,7 +19,12 @@ export interface LineCount {
 }
 
 export function findingsOf({ diagnostics }: PatternCount): Finding[] {
-  return diagnostics.map((diagnostic) => ({ ...diagnostic.span, severity: diagnostic.severity, message: describe(diagnostic) }));
+  return diagnostics.map((diagnostic) => ({
+    ...diagnostic.span,
+    severity: diagnostic.severity,
+    message: describe(diagnostic),
+    fixes: fixesOf(diagnostic),
+  }));
 }
 
 /** One row of the outline: a written line with what it really makes. */

@@ -1,4 +1,4 @@
-import { Component, inject, signal } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Make } from '@lemniscus/api';
@@ -6,6 +6,7 @@ import { of, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { forget, keep, recall } from '../data/local';
 import { MakeApi, type RequestFailed } from '../data/make-api';
+import { settledReading } from '../data/settled-reading';
 import { LoopMark } from '../drawing/loop-mark';
 import { ThemeToggle } from '../shell/theme-toggle';
 import { PatternDesk } from './pattern-desk';
@@ -36,6 +37,7 @@ export class NewMakePage {
 
   protected readonly draft = signal<Draft>(recallDraft(DRAFT) ?? { id: crypto.randomUUID(), text: '' });
   protected readonly abandoned = signal(recallDraft(ABANDONED));
+  protected readonly reading = settledReading(computed(() => this.draft().text));
   protected readonly failure = signal('');
   protected readonly keeping = signal(false);
 

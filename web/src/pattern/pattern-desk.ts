@@ -1,63 +1,78 @@
-import { Component, computed, input, output, signal, viewChild } from '@angular/core';
-import { checkPattern } from '@lemniscus/core/fabric';
-import { BOUNDS, placesIn, printInstruction, printLabel, read } from '@lemniscus/core/notation';
+import { ApplicationRef, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import type { PatternCount } from '@lemniscus/core/fabric';
+import { placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
+import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzDropDownModule } from 'ng-zorro-antd/dropdown';
+import { NzMenuModule } from 'ng-zorro-antd/menu';
+import type { SettledReading } from '../data/settled-reading';
+import { EarlierTexts } from './earlier-texts';
+import type { HelpSource } from './editor-help';
 import { findingsOf, outlineOf } from './findings';
+import { highlightsOf } from './highlight';
+import { MapView } from './map-view';
 import { PatternEditor } from './pattern-editor';
+import { savePattern, takeFile, type SaveKind } from './pattern-files';
+import { RoundTable } from './round-table';
+import { SofaSheet } from './sofa-sheet';
 
-const FILE_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
+type View = 'rounds' | 'map' | 'earlier';
 
-/** A pattern being read: the text on the left, its parts and rounds with their counts on the right. */
+/** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
 @Component({
   selector: 'lem-pattern-desk',
-  imports: [PatternEditor],
+  imports: [EarlierTexts, MapView, NzButtonModule, NzDropDownModule, NzMenuModule, PatternEditor, RoundTable, SofaSheet],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
   host: {
     '(drop)': 'dropped($event)',
     '(dragover)': 'dragged($event)',
     '(dragleave)': 'over.set(false)',
+    '(window:beforeprint)': 'beforePrint()',
+    '(window:afterprint)': 'printing.set(false)',
     '[class.over]': 'over()',
   },
 })
 export class PatternDesk {
   readonly text = input.required<string>();
+  readonly reading = input.required<SettledReading>();
+  /** The make whose earlier texts can be looked at; none while it is not kept yet. */
+  readonly make = input<string | null>(null);
   readonly hint = input('');
   readonly textChange = output<string>();
 
-  protected readonly over = signal(false);
-  protected readonly refused = signal('');
+  private readonly application = inject(ApplicationRef);
   private readonly editor = viewChild.required(PatternEditor);
 
-  protected readonly count = computed(() => checkPattern(read(this.text())));
-  protected readonly findings = computed(() => findingsOf(this.count()));
-  private readonly outlines = computed(() => outlineOf(this.count()));
-  protected readonly counts = computed(() =>
-    this.outlines()
+  protected readonly bothTerms: readonly Terms[] = ['US', 'UK'];
+  protected readonly over = signal(false);
+  protected readonly refused = signal('');
+  protected readonly printing = signal(false);
+  protected readonly view = signal<View>('rounds');
+  private readonly cursor = signal(0);
+
+  protected readonly count = computed(() => this.reading().count);
+  protected readonly terms = computed(() => this.count().pattern.terms);
+  protected readonly parts = computed(() => this.count().parts);
+  private readonly findings = computed(() => findingsOf(this.count()));
+  protected readonly marks = computed(() => ({
+    text: this.reading().text,
+    findings: this.findings(),
+    counts: outlineOf(this.count())
       .flat()
       .sort((a, b) => a.at - b.at),
-  );
+    highlights: highlightsOf(this.count()),
+  }));
   protected readonly errors = computed(() => this.findings().filter((finding) => finding.severity === 'error'));
+  protected readonly remarks = computed(() => this.findings().filter((finding) => finding.severity !== 'error'));
   /** Lines with something wrong in them; one slip often shows in two ways. */
   protected readonly places = computed(() => {
-    const placeOf = placesIn(this.text());
+    const placeOf = placesIn(this.reading().text);
     return new Set(this.errors().map((error) => placeOf(error).line)).size;
-  });
-  protected readonly widest = computed(() => Math.max(1, ...this.counts().map((row) => row.last)));
-
-  protected readonly parts = computed(() => {
-    const { pattern } = this.count();
-    return pattern.parts.map((part, index) => ({
-      name: part.name,
-      copies: part.copies,
-      rows: this.outlines()[index]!.map((row) => {
-        const line = part.lines[row.line]!;
-        return { ...row, label: printLabel(line), instruction: printInstruction(line, { terms: pattern.terms, form: 'short' }) };
-      }),
-    }));
   });
 
   protected readonly totals = computed(() => {
-    const { parts } = this.count();
+    const parts = this.parts();
     const stitches = parts.reduce(
       (sum, { part, rounds }) => sum + part.copies * rounds.reduce((all, round) => all + round.makes, 0),
       0,
@@ -66,8 +81,50 @@ export class PatternDesk {
     return `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}, ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}, ${stitches} stitches`;
   });
 
+  /** The part and line the cursor stands in, or those before it. */
+  protected readonly here = computed(() => lineAt(this.count(), this.cursor()));
+
+  protected readonly help: HelpSource = {
+    terms: () => this.terms(),
+    nextRounds: (offset) => this.roundsAfter(offset),
+  };
+
   protected goTo(offset: number): void {
     this.editor().goTo(offset);
+  }
+
+  protected moved(offset: number): void {
+    this.cursor.set(offset);
+  }
+
+  protected edit(edits: readonly TextEdit[]): void {
+    this.editor().edit(edits);
+  }
+
+  protected restore(text: string): void {
+    this.editor().replaceAll(text);
+    this.view.set('rounds');
+  }
+
+  /** Writes every round in other terms or another length; one undo takes it back. */
+  protected rewriteIn(terms: Terms, form: Form): void {
+    const { text, count } = this.reading();
+    const edits = rewrite(text, count.pattern, count.diagnostics, { terms, form });
+    if (edits.length > 0) this.editor().edit(edits);
+  }
+
+  protected save(kind: SaveKind): void {
+    savePattern(this.reading(), kind);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  /** The browser prints what stands there at once, so the sheet must be drawn before this returns. */
+  protected beforePrint(): void {
+    this.printing.set(true);
+    this.application.tick();
   }
 
   protected dragged(event: DragEvent): void {
@@ -92,20 +149,29 @@ export class PatternDesk {
     field.value = '';
   }
 
-  /** Reads a plain text file into the editor, or says why not. */
+  /** Reads a file into the editor, or says why not. */
   private async take(file: File): Promise<void> {
-    this.refused.set('');
-    const known = FILE_ENDINGS.some((ending) => file.name.toLowerCase().endsWith(ending)) || file.type.startsWith('text/');
-    if (!known) {
-      this.refused.set(`“${file.name}” is no plain text. Save the pattern as .txt or .md, or copy its text and paste it here.`);
-      return;
-    }
-    if (file.size > BOUNDS.text) {
-      this.refused.set(`“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.`);
-      return;
-    }
-    const text = await file.text();
-    if (text.includes('\0')) this.refused.set(`“${file.name}” holds no readable text.`);
-    else this.editor().insert(text.replace(/\r\n?/g, '\n'));
+    const taken = await takeFile(file);
+    this.refused.set('refused' in taken ? taken.refused : '');
+    if ('text' in taken) this.editor().insert(taken.text);
   }
+
+  /** Rounds that would go on after the last one before an offset. */
+  private roundsAfter(offset: number): readonly NextRound[] {
+    const part = this.parts().findLast(({ part: { lines } }) => lines[0] && lines[0].span.from < offset);
+    if (!part) return [];
+    const lines = part.part.lines.filter((line) => line.span.to <= offset);
+    const rounds = part.rounds.filter((round) => round.line < lines.length);
+    return nextRounds({ part: { ...part.part, lines }, rounds }, { terms: this.terms(), form: 'short' });
+  }
+}
+
+function lineAt({ parts }: PatternCount, offset: number): { part: number; line: number } | null {
+  for (let part = parts.length - 1; part >= 0; part--) {
+    const { lines, heading } = parts[part]!.part;
+    if (Math.min(heading.from, lines[0]?.span.from ?? heading.from) > offset) continue;
+    const line = lines.findLastIndex((each) => each.span.from <= offset);
+    return { part, line: Math.max(0, line) };
+  }
+  return null;
 }

@@ -6,7 +6,12 @@ import { PatternDesk } from './pattern-desk';
 @Component({
   selector: 'lem-pattern-stage',
   imports: [PatternDesk],
-  template: '<lem-pattern-desk [text]="current.text()" (textChange)="current.change({ text: $event })" />',
+  template: `<lem-pattern-desk
+    [text]="current.text()"
+    [reading]="current.reading()"
+    [make]="current.make()!.id"
+    (textChange)="current.change({ text: $event })"
+  />`,
   styles: `
     :host {
       display: flex;

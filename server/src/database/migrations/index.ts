@@ -1,5 +1,9 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { MakesAndEvents } from './0001-makes-and-events.js';
+import { Revisions } from './0002-revisions.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
-export const MIGRATIONS: MigrationObject[] = [{ name: '0001-makes-and-events', class: MakesAndEvents }];
+export const MIGRATIONS: MigrationObject[] = [
+  { name: '0001-makes-and-events', class: MakesAndEvents },
+  { name: '0002-revisions', class: Revisions },
+];

@@ -1,0 +1,1 @@
+export { documentText, toDocument, type DocumentPart, type DocumentRound, type PatternDocument } from './document.js';

@@ -1,0 +1,46 @@
+import type { PatternCount } from '@lemniscus/core/fabric';
+import type { Item, RoundLine } from '@lemniscus/core/notation';
+
+/** A stretch of the text and what it is, as a class name. */
+export interface Highlight {
+  readonly from: number;
+  readonly to: number;
+  readonly is: 'title' | 'label' | 'increase' | 'decrease' | 'place' | 'colour' | 'total' | 'remark' | 'note';
+  /** The colour's name, for its dot. */
+  readonly colour?: string;
+}
+
+/** What every word of a pattern was read as, in text order, without overlaps. */
+export function highlightsOf({ pattern }: PatternCount): Highlight[] {
+  const all: Highlight[] = [];
+  const add = (is: Highlight['is'], { from, to }: { from: number; to: number }): void =>
+    void (to > from && all.push({ is, from, to }));
+  for (const note of pattern.notes) add('note', note.span);
+  for (const part of pattern.parts) {
+    if (part.heading.to <= (part.lines[0]?.span.from ?? Number.POSITIVE_INFINITY)) add('title', part.heading);
+    for (const note of part.notes) add('note', note.span);
+    for (const line of part.lines) {
+      add('label', line.label);
+      for (const item of line.items) addItem(all, line, item);
+      if (line.stated) add('total', line.stated.span);
+    }
+  }
+  all.sort((a, b) => a.from - b.from || b.to - a.to);
+  let end = -1;
+  return all.filter(({ from, to }) => from >= end && (end = to) >= 0);
+}
+
+function addItem(all: Highlight[], line: RoundLine, item: Item): void {
+  const { from, to } = item.span;
+  // Items taken over from other lines are shown where they stand.
+  const elsewhere = item.kind !== 'colour' && item.kind !== 'foundation' && (from < line.span.from || to > line.span.to);
+  if (elsewhere || to <= from) return;
+  if (item.kind === 'group') item.items.forEach((each) => addItem(all, line, each));
+  else if (item.kind === 'work') {
+    if (item.per > 1) all.push({ is: 'increase', from, to });
+    else if (item.together > 1) all.push({ is: 'decrease', from, to });
+  } else if (item.kind === 'cluster') all.push({ is: 'increase', from, to });
+  else if (item.kind === 'colour') all.push({ is: 'colour', from, to, colour: item.name });
+  else if (item.kind === 'foundation') all.push({ is: 'place', from, to });
+  else if (item.kind === 'remark') all.push({ is: 'remark', from, to });
+}

@@ -1,0 +1,61 @@
+import { PatternDocument } from '@lemniscus/api';
+import { documentText, toDocument } from '@lemniscus/core/exchange';
+import { BOUNDS, print } from '@lemniscus/core/notation';
+import type { SettledReading } from '../data/settled-reading';
+
+const TEXT_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
+
+export type TakenFile = { readonly text: string } | { readonly refused: string };
+
+/** The pattern text in a file, or why it cannot be taken. */
+export async function takeFile(file: File): Promise<TakenFile> {
+  const name = file.name.toLowerCase();
+  const json = name.endsWith('.json');
+  if (!json && !TEXT_ENDINGS.some((ending) => name.endsWith(ending)) && !file.type.startsWith('text/'))
+    return { refused: `“${file.name}” is no plain text. Save the pattern as .txt or .md, or copy its text and paste it here.` };
+  if (file.size > 4 * BOUNDS.text)
+    return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
+  const text = await file.text();
+  if (json) return fromJson(file.name, text);
+  if (text.length > BOUNDS.text)
+    return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
+  return text.includes('\0') ? { refused: `“${file.name}” holds no readable text.` } : { text: text.replace(/\r\n?/g, '\n') };
+}
+
+function fromJson(name: string, text: string): TakenFile {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return { refused: `“${name}” is no JSON. If it is a pattern, save it as .txt.` };
+  }
+  const document = PatternDocument.safeParse(value);
+  if (document.success) return { text: documentText(document.data) };
+  const issue = document.error.issues[0]!;
+  const where = issue.path.join('.');
+  return { refused: `“${name}” cannot be read as a pattern: ${where ? `${where}: ` : ''}${issue.message}` };
+}
+
+export type SaveKind = 'txt' | 'md' | 'json';
+
+const TYPES: Readonly<Record<SaveKind, string>> = { txt: 'text/plain', md: 'text/markdown', json: 'application/json' };
+
+/** Saves the pattern as a file: as written (.txt), in the clear form (.md), or for other programs (.json). */
+export function savePattern({ text, count }: SettledReading, kind: SaveKind): void {
+  const content =
+    kind === 'txt' ? text : kind === 'md' ? print(count.pattern) : `${JSON.stringify(toDocument(text, count), null, 2)}\n`;
+  const url = URL.createObjectURL(new Blob([content], { type: `${TYPES[kind]};charset=utf-8` }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${fileName(count.pattern.title)}.${kind}`;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+function fileName(title: string): string {
+  const name = title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+  return name || 'pattern';
+}
