@@ -42,3 +42,17 @@ export async function expectAllSent(page: Page): Promise<void> {
     )
     .toBe(0);
 }
+
+/** Drops a file on the page as the desktop does. */
+export async function dropFile(page: Page, name: string, type: string, text: string): Promise<void> {
+  const transfer = await page.evaluateHandle(
+    ([fileName, fileType, content]) => {
+      const data = new DataTransfer();
+      data.items.add(new File([content], fileName, { type: fileType }));
+      return data;
+    },
+    [name, type, text] as const,
+  );
+  await page.locator('lem-pattern-desk').dispatchEvent('dragover', { dataTransfer: transfer });
+  await page.locator('lem-pattern-desk').dispatchEvent('drop', { dataTransfer: transfer });
+}

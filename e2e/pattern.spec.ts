@@ -1,28 +1,13 @@
-import type { Page } from '@playwright/test';
 import { expect, test } from './app.js';
-import { editor, expectAllSent, paste, stage, takeUp } from './pages.js';
-
-/** Drops a file on the page as the desktop does. */
-async function drop(page: Page, name: string, type: string, text: string): Promise<void> {
-  const transfer = await page.evaluateHandle(
-    ([fileName, fileType, content]) => {
-      const data = new DataTransfer();
-      data.items.add(new File([content], fileName, { type: fileType }));
-      return data;
-    },
-    [name, type, text] as const,
-  );
-  await page.locator('lem-pattern-desk').dispatchEvent('dragover', { dataTransfer: transfer });
-  await page.locator('lem-pattern-desk').dispatchEvent('drop', { dataTransfer: transfer });
-}
+import { dropFile, editor, expectAllSent, paste, stage, takeUp } from './pages.js';
 
 test('a dropped text file is read; other files are refused with what to do', async ({ app, page }) => {
   await page.goto(`${app.url}/new`);
-  await drop(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK');
+  await dropFile(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK');
   await expect(page.getByRole('alert')).toContainText('“puffin.docx” is no plain text. Save the pattern as .txt or .md');
-  await drop(page, 'junk.txt', 'text/plain', 'a\0b');
+  await dropFile(page, 'junk.txt', 'text/plain', 'a\0b');
   await expect(page.getByRole('alert')).toContainText('“junk.txt” holds no readable text.');
-  await drop(page, 'buoy.txt', 'text/plain', 'Buoy\r\nR1: 6 sc in ring (6)\r\nR2: inc around (12)\r\n');
+  await dropFile(page, 'buoy.txt', 'text/plain', 'Buoy\r\nR1: 6 sc in ring (6)\r\nR2: inc around (12)\r\n');
   await expect(page.getByRole('alert')).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();
   await expect(page.getByText('1 part, 1 piece, 18 stitches')).toBeVisible();

@@ -1,6 +1,7 @@
 import {
   BOUNDS,
   gatesOf,
+  printItems,
   printLabel,
   type Fix,
   type OtherReading,
@@ -114,9 +115,17 @@ class PartChecker {
       const stated = line.stated?.count ?? null;
       const ok = all.length === 0 && !unread;
       const { uses, makes, around } = measure;
-      this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way: lineWay(line, this.way), ok });
-      this.below = ok || stated === null || stated === measure.makes ? [measure.makes] : [measure.makes, stated];
+      const way = lineWay(line, this.way);
+      this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok });
+      this.below = this.countsAfter(line, measure, ok);
     }
+  }
+
+  /** What the next round may be worked over: what this one made, and after a slip also what was meant instead. */
+  private countsAfter(line: RoundLine, { makes }: RoundMeasure, ok: boolean): readonly number[] {
+    const others = this.below.length > 1 ? this.below.map((below) => measureRound(line.items, below).makes) : [];
+    const stated = ok || line.stated === null ? [] : [line.stated.count];
+    return [...new Set([makes, ...stated, ...others])].slice(0, MOST_COUNTS);
   }
 
   private reckonBest(line: RoundLine, label: string, below = this.below): Reckoning {
@@ -183,6 +192,7 @@ class PartChecker {
           tookOther: took,
           makes: (took ? reckoned : usual).measure.makes,
           otherMakes: (took ? usual : reckoned).measure.makes,
+          fixes: [took ? reckoned : usual, took ? usual : reckoned].flatMap((reading) => writtenOut(line, reading, this.style)),
         });
       }
       if (took) return;
@@ -218,7 +228,10 @@ class PartChecker {
     const fitsStated = next !== undefined && !foundationOf(next.items) && this.problemsOver(next, problem.stated) === 0;
     const likelier = fitsMade === fitsStated ? null : fitsMade ? 'total' : 'instruction';
     const write: Fix = { title: `Write (${makes})`, edits: [{ ...problem.span, insert: `(${makes})` }] };
-    return withFixes({ ...problem, likelier, next: next ? printLabel({ ...next, last: next.first }) : null }, [write]);
+    return withFixes(
+      { ...problem, likelier, next: next ? printLabel({ ...next, last: next.first }) : null },
+      likelier === 'instruction' ? [] : [write],
+    );
   }
 
   private checkGrowth(line: RoundLine, label: string, below: number, makes: number): void {
@@ -247,8 +260,20 @@ class PartChecker {
   }
 }
 
+/** Counts kept in mind after a slip. */
+const MOST_COUNTS = 3;
+
 /** Stitches that tails draw shut (common practice: the last 5 to 8); nothing goes in through them. */
 const CLOSED = 8;
+
+/** The way out of a doubt: the round written so that it can only be read in one way. */
+function writtenOut(line: RoundLine, { items, measure }: Reckoning, style: PrintStyle): Fix[] {
+  const span = instructionSpan(line);
+  const own = items.filter((item) => item.span.from >= span.from && item.span.to <= span.to);
+  if (own.some((item) => item.kind === 'remark')) return [];
+  const insert = printItems(own, style);
+  return [{ title: `Write “${insert}” (${measure.makes})`, edits: [{ ...span, insert }] }];
+}
 
 function withFixes(problem: CountDiagnostic, fixes: readonly Fix[]): CountDiagnostic {
   return fixes.length > 0 ? { ...problem, fixes } : problem;

@@ -1,4 +1,4 @@
-import { BOUNDS, STITCH_NAMES, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
+import { BOUNDS, STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
 import { foundationOf, type Way } from './foundation.js';
 
@@ -54,6 +54,8 @@ export interface Fabric {
   /** Names as the pattern writes them; the first is '' for stitches before any colour is named. */
   readonly colours: readonly string[];
   readonly limbs: readonly string[];
+  /** What the first round is worked over when it is no ring, or null. */
+  readonly foundation: Foundation | null;
 }
 
 /** Builds the fabric of a counted part. Rounds past `BOUNDS.partStitches` are left out. */
@@ -107,6 +109,7 @@ class FabricBuilder {
   private readonly workIndex = new Map<Worked, number>();
   private readonly colours = [''];
   private readonly limbs = [''];
+  private foundation: Foundation | null = null;
   private row = 0;
   private roundIndex = 0;
   private group = 0;
@@ -163,6 +166,7 @@ class FabricBuilder {
 
   private belowOf(items: readonly Item[], { uses, available, way }: RoundCount): Below {
     const foundation = foundationOf(items);
+    if (this.roundIndex === 0) this.foundation = foundation;
     const scaled = (length: number): number => (uses > length && length > 0 ? length / uses : 1);
     if (foundation?.from === 'loops' && foundation.part === null) {
       const at = this.rounds.findIndex((round, index) => index < this.roundIndex && round.number === foundation.round);
@@ -304,6 +308,7 @@ class FabricBuilder {
       works: this.works,
       colours: this.colours,
       limbs: this.limbs,
+      foundation: this.foundation,
     };
   }
 }

@@ -2,21 +2,29 @@ import { WAYS, type Fabric } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
 import type { Profile } from './profile.js';
 
-/** Whether a part is worked flat, in turned rows, rather than around. */
-export function isFlat(fabric: Fabric): boolean {
+/** How a part lies when it is not stuffed: not at all, as one layer of rows, or as a band that goes around and is pressed flat. */
+export type Lie = 'stuffed' | 'rows' | 'band';
+
+/** Rows are turned; an edge picked up, or worked through two layers, is a band along it. */
+export function lieOf(fabric: Fabric): Lie {
   const turned = fabric.roundWay.reduce((sum, way) => sum + (WAYS[way] === 'turned' ? 1 : 0), 0);
-  return turned * 2 > fabric.roundCount;
+  if (turned * 2 > fabric.roundCount) return 'rows';
+  const from = fabric.foundation?.from;
+  return from === 'edge' || from === 'layers' ? 'band' : 'stuffed';
 }
 
 /**
- * The outline of flat work lying on the table: as wide as its stitches, one stitch height a row. `r` is half the width.
+ * The outline of flat work lying on the table: one stitch height a row, as wide as its stitches, or as half of them where
+ * it goes around. `r` is half the width.
  * @param counts stitches of each row
  */
-export function flatProfile(counts: readonly number[], { width, height }: StitchSize): Profile {
+export function flatProfile(counts: readonly number[], { width, height }: StitchSize, lie: Exclude<Lie, 'stuffed'>): Profile {
+  const share = lie === 'rows' ? 1 : 0.5;
   return {
-    r: Float64Array.from(counts, (count) => (count * width) / 2),
+    r: Float64Array.from(counts, (count) => (share * count * width) / 2),
     z: Float64Array.from(counts, (_, row) => (row + 1) * height),
     pole: 0,
     tip: null,
+    flat: true,
   };
 }

@@ -1,4 +1,4 @@
-export { flatProfile, isFlat } from './flat.js';
+export { flatProfile, lieOf, type Lie } from './flat.js';
 export { measure, openings, outline, upToRound, type Measures } from './measures.js';
 export { standsOnStart } from './stand.js';
 export { CLOSES_UP_TO, FIRM, plainProfile, ringRadius, stuffedProfile, type Profile } from './profile.js';

@@ -10,8 +10,8 @@ export interface Measures {
 }
 
 /** The outline as [r, z] pairs from the pole to the rim or the tip, mm. */
-export function outline({ r, z, pole, tip }: Profile): [number, number][] {
-  const points: [number, number][] = [[0, pole]];
+export function outline({ r, z, pole, tip, flat }: Profile): [number, number][] {
+  const points: [number, number][] = [[flat ? (r[0] ?? 0) : 0, pole]];
   for (let k = 0; k < r.length; k++) points.push([r[k]!, z[k]!]);
   if (tip !== null) points.push([0, tip]);
   return points;
@@ -20,10 +20,10 @@ export function outline({ r, z, pole, tip }: Profile): [number, number][] {
 /** The part of a profile that is there once `rounds` rounds are worked. */
 export function upToRound(profile: Profile, rounds: number): Profile {
   if (rounds >= profile.r.length) return profile;
-  return { r: profile.r.slice(0, rounds), z: profile.z.slice(0, rounds), pole: profile.pole, tip: null };
+  return { ...profile, r: profile.r.slice(0, rounds), z: profile.z.slice(0, rounds), tip: null };
 }
 
-/** Diameter, height, wall and enclosed volume (frustums from ring to ring); all 0 for an empty profile. */
+/** Diameter, height, wall and enclosed volume (frustums from ring to ring; 0 for flat work); all 0 for an empty profile. */
 export function measure(profile: Profile): Measures {
   const points = outline(profile);
   let volume = 0;
@@ -39,7 +39,7 @@ export function measure(profile: Profile): Measures {
     diameter: 2 * Math.max(...points.map(([r]) => r)),
     height: Math.max(...heights) - Math.min(...heights),
     wall,
-    volume,
+    volume: profile.flat ? 0 : volume,
   };
 }
 

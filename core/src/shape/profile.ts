@@ -11,6 +11,8 @@ export interface Profile {
   readonly z: Float64Array;
   readonly pole: number;
   readonly tip: number | null;
+  /** Flat work: `r` is half its width, and it begins as wide as its first row. */
+  readonly flat?: true;
 }
 
 /** A last round of up to this many stitches is drawn shut (common practice: the last 5 to 8). */

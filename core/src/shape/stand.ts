@@ -7,6 +7,8 @@ const BACK_LOOP = 1;
  * of a flat base (common practice). Others are drawn hanging from their start, like a head begun at the crown.
  */
 export function standsOnStart(fabric: Fabric): boolean {
+  // What begins on a chain, on legs or on an edge grows up from there.
+  if (fabric.foundation) return true;
   for (let round = 1; round < fabric.roundCount; round++) {
     const first = fabric.roundStart[round]!;
     const length = fabric.roundStart[round + 1]! - first;

@@ -21,9 +21,8 @@ interface Choice {
   /** Change angles of the last two rounds that had changes, the latest first. */
   readonly recent: readonly { readonly at: number; readonly angles: readonly number[] }[];
   readonly start: number;
-  /** Least distance so far, in gaps between changes, and the sum of all. */
-  readonly least: number;
-  readonly sum: number;
+  /** How well the rounds so far keep clear of each other: see `clearance`. */
+  readonly score: number;
 }
 
 /**
@@ -32,11 +31,11 @@ interface Choice {
  * @returns one spread round for each of `run`; fixed rounds come back as if spread, for their counts
  */
 export function staggerRun(run: readonly RunRound[]): SpreadRound[] {
-  let choices: Choice[] = [{ rounds: [], recent: [], start: 0, least: Number.POSITIVE_INFINITY, sum: 0 }];
+  let choices: Choice[] = [{ rounds: [], recent: [], start: 0, score: 0 }];
   for (const round of run) {
     const splits = leadsOf(round).map((lead) => splitAt(round, lead));
     const next = choices.flatMap((choice) => splits.map((split) => extended(choice, split)));
-    next.sort((a, b) => b.least - a.least || b.sum - a.sum);
+    next.sort((a, b) => b.score - a.score);
     choices = next.slice(0, BEAM);
   }
   return [...choices[0]!.rounds];
@@ -67,6 +66,14 @@ function splitAt({ uses, makes, fixed }: RunRound, lead: number): Split {
   return { round, start, angles: places.map((place, i) => start + (place + step * i + (step > 0 ? 1 : 0.5)) / makes) };
 }
 
+/**
+ * What a least distance (in gaps between changes) is worth. A third of a gap is the most that all of three rounds can
+ * keep; the root makes one stacked round cost more than two that are a little near.
+ */
+function clearance(nearest: number): number {
+  return Math.sqrt(Math.min(nearest, 1 / 3));
+}
+
 function extended(choice: Choice, split: Split): Choice {
   const rounds = [...choice.rounds, split.round];
   const start = choice.start + split.start;
@@ -83,8 +90,7 @@ function extended(choice: Choice, split: Split): Choice {
     rounds,
     recent: [{ at, angles }, ...choice.recent].slice(0, 2),
     start,
-    least: Math.min(choice.least, nearest),
-    sum: choice.sum + (Number.isFinite(nearest) ? nearest : 0),
+    score: choice.score + (Number.isFinite(nearest) ? clearance(nearest) : 0),
   };
 }
 

@@ -46,6 +46,7 @@ export class CurrentMake {
   private readonly outbox = inject(Outbox);
   private readonly id$ = new Subject<string>();
   private readonly save$ = new Subject<void>();
+  private readonly typing$ = new Subject<void>();
   private readonly stored = signal<Make | null>(null);
   private readonly unsaved = signal<Unsaved | null>(null);
   private readonly log = signal<Log>(EMPTY_LOG);
@@ -63,7 +64,7 @@ export class CurrentMake {
     return { ...stored, text: text ?? stored.text, yarnWeight: yarnWeight ?? stored.yarnWeight, hookMm: hookMm ?? stored.hookMm };
   });
   readonly text = computed(() => this.make()?.text ?? '');
-  readonly reading = settledReading(this.text);
+  readonly reading = settledReading(this.text, this.typing$);
   readonly count = computed(() => this.reading().count);
   readonly title = computed(() => this.count().pattern.title || this.make()?.title || '');
   readonly terms = computed(() => this.count().pattern.terms);
@@ -150,6 +151,7 @@ export class CurrentMake {
   change(change: Omit<MakeChange, 'version'>): void {
     const stored = this.stored();
     if (!stored) return;
+    if (change.text !== undefined) this.typing$.next();
     const unsaved = { version: stored.version, ...withoutVersion(this.unsaved()), ...change };
     this.unsaved.set(unsaved);
     keepUnsaved(stored.id, unsaved);

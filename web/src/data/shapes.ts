@@ -1,7 +1,7 @@
 import { Injectable, signal, type Signal, type WritableSignal } from '@angular/core';
 import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { isFlat, type Profile } from '@lemniscus/core/shape';
+import { lieOf, type Profile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from '../workers/shape-messages';
 
 /** Most profiles kept; the oldest go first. */
@@ -20,8 +20,8 @@ export class Shapes {
   /** The profile of a part in stitches of this size; null until it is worked out. */
   profile(fabric: Fabric, size: StitchSize): Signal<Profile | null> {
     const counts = roundLengths(fabric);
-    const flat = isFlat(fabric);
-    const key = `${flat ? 'flat ' : ''}${size.width.toFixed(3)} ${size.height.toFixed(3)} ${counts.join(' ')}`;
+    const lie = lieOf(fabric);
+    const key = `${lie} ${size.width.toFixed(3)} ${size.height.toFixed(3)} ${counts.join(' ')}`;
     const known = this.known.get(key);
     if (known) return known;
     const profile = signal<Profile | null>(null);
@@ -30,7 +30,7 @@ export class Shapes {
       if (this.known.size <= KEPT) break;
       this.known.delete(oldest);
     }
-    const question: ShapeQuestion = { key, counts: counts.map((count) => Math.max(1, count)), size, flat };
+    const question: ShapeQuestion = { key, counts: counts.map((count) => Math.max(1, count)), size, lie };
     this.worker.postMessage(question);
     return profile;
   }

@@ -96,8 +96,8 @@ export class Silhouette {
 
   protected readonly rim = computed(() => {
     const rounds = this.rounds();
-    const { r, z, tip } = this.profile();
-    if (rounds === 0 || (rounds === r.length && tip !== null)) return null;
+    const { r, z, tip, flat } = this.profile();
+    if (flat || rounds === 0 || (rounds === r.length && tip !== null)) return null;
     return { r: r[rounds - 1]!, z: z[rounds - 1]! };
   });
 

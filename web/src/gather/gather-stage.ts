@@ -1,7 +1,7 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { HOOK_RANGE, stuffedHooks, usHookName, YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
-import { isFlat, measure, openings, standsOnStart } from '@lemniscus/core/shape';
+import { lieOf, measure, openings, standsOnStart } from '@lemniscus/core/shape';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSliderModule } from 'ng-zorro-antd/slider';
 import { CurrentMake } from '../data/current-make';
@@ -57,8 +57,8 @@ export class GatherStage {
         copies,
         counted,
         colours: roundColours(fabric),
-        upright: isFlat(fabric) || standsOnStart(fabric),
-        flat: isFlat(fabric),
+        upright: standsOnStart(fabric),
+        flat: lieOf(fabric) !== 'stuffed',
         profile,
         size: measure(profile),
         openings: openings(profile),

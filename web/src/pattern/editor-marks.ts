@@ -33,8 +33,12 @@ class Message extends WidgetType {
     line.className = `said ${this.finding.severity}`;
     const words = document.createElement('span');
     words.textContent = this.finding.message;
-    for (const fix of this.finding.fixes) words.append(fixButton(fix, view));
     line.append(words);
+    if (this.finding.fixes.length > 0) {
+      const ways = document.createElement('div');
+      ways.append(...this.finding.fixes.map((fix) => fixButton(fix, view)));
+      words.append(ways);
+    }
     return line;
   }
 

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Make } from '@lemniscus/api';
-import { of, switchMap, type Observable } from 'rxjs';
+import { of, Subject, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { forget, keep, recall } from '../data/local';
 import { MakeApi, type RequestFailed } from '../data/make-api';
@@ -35,9 +35,13 @@ export class NewMakePage {
   private readonly api = inject(MakeApi);
   private readonly router = inject(Router);
 
+  private readonly typing$ = new Subject<void>();
   protected readonly draft = signal<Draft>(recallDraft(DRAFT) ?? { id: crypto.randomUUID(), text: '' });
   protected readonly abandoned = signal(recallDraft(ABANDONED));
-  protected readonly reading = settledReading(computed(() => this.draft().text));
+  protected readonly reading = settledReading(
+    computed(() => this.draft().text),
+    this.typing$,
+  );
   protected readonly failure = signal('');
   protected readonly keeping = signal(false);
 
@@ -45,6 +49,7 @@ export class NewMakePage {
     'Paste a pattern here, or drop a .txt or .md file.\n\nBody\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\n…';
 
   protected write(text: string): void {
+    this.typing$.next();
     this.draft.update((draft) => ({ ...draft, text }));
     keep(DRAFT, this.draft());
   }

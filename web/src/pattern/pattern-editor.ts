@@ -7,15 +7,21 @@ import {
   inject,
   input,
   output,
+  signal,
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { EditorState, type Extension } from '@codemirror/state';
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view';
 import type { TextEdit } from '@lemniscus/core/notation';
+import { debounceTime, Subject } from 'rxjs';
 import { help, type HelpSource } from './editor-help';
+import type { Finding } from './findings';
 import { counts, marks, setMarks, type Marks } from './editor-marks';
+
+const TYPING_PAUSE_MS = 900;
 
 /** The pattern as text, each line with the count it makes in the margin and what is wrong said below it. */
 @Component({
@@ -36,6 +42,9 @@ export class PatternEditor {
 
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private view: EditorView | null = null;
+  private readonly typed$ = new Subject<void>();
+  /** While a line is being typed, what is wrong with it waits for a pause. */
+  private readonly typing = signal(false);
 
   constructor() {
     afterNextRender(() => {
@@ -49,6 +58,7 @@ export class PatternEditor {
       }
     });
     effect(() => this.showMarks());
+    this.typed$.pipe(debounceTime(TYPING_PAUSE_MS), takeUntilDestroyed()).subscribe(() => this.typing.set(false));
     inject(DestroyRef).onDestroy(() => this.view?.destroy());
   }
 
@@ -80,7 +90,12 @@ export class PatternEditor {
 
   private showMarks(): void {
     const value = this.marks();
-    this.view?.dispatch({ effects: setMarks.of(value) });
+    const typing = this.typing();
+    const view = this.view;
+    if (!view) return;
+    const line = view.state.doc.lineAt(view.state.selection.main.head);
+    const settled = ({ from }: Finding): boolean => !typing || from < line.from || from > line.to;
+    view.dispatch({ effects: setMarks.of({ ...value, findings: value.findings.filter(settled) }) });
   }
 
   private stateOf(doc: string): EditorState {
@@ -96,6 +111,12 @@ export class PatternEditor {
       marks,
       counts,
       EditorView.updateListener.of((update) => {
+        if (
+          update.transactions.some((transaction) => transaction.isUserEvent('input.type') || transaction.isUserEvent('delete'))
+        ) {
+          this.typing.set(true);
+          this.typed$.next();
+        }
         if (update.docChanged) this.textChange.emit(update.state.doc.toString());
         if (update.docChanged || update.selectionSet) this.cursor.emit(update.state.selection.main.head);
       }),

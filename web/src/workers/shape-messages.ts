@@ -1,12 +1,11 @@
 import type { StitchSize } from '@lemniscus/core/gauge';
-import type { Profile } from '@lemniscus/core/shape';
+import type { Lie, Profile } from '@lemniscus/core/shape';
 
 export interface ShapeQuestion {
   readonly key: string;
   readonly counts: readonly number[];
   readonly size: StitchSize;
-  /** Worked flat, in turned rows, and not stuffed. */
-  readonly flat: boolean;
+  readonly lie: Lie;
 }
 
 export interface ShapeAnswer {

@@ -1,7 +1,8 @@
 import { flatProfile, stuffedProfile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from './shape-messages';
 
-addEventListener('message', ({ data }: MessageEvent<ShapeQuestion>) => {
-  const answer: ShapeAnswer = { key: data.key, profile: (data.flat ? flatProfile : stuffedProfile)(data.counts, data.size) };
+addEventListener('message', ({ data: { key, counts, size, lie } }: MessageEvent<ShapeQuestion>) => {
+  const profile = lie === 'stuffed' ? stuffedProfile(counts, size) : flatProfile(counts, size, lie);
+  const answer: ShapeAnswer = { key, profile };
   postMessage(answer);
 });
