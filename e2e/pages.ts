@@ -11,7 +11,11 @@ export const stage = (page: Page, name: 'Pattern' | 'Gather' | 'Work'): Locator 
 export async function paste(page: Page, text: string): Promise<void> {
   await editor(page).click();
   await page.keyboard.press('Control+a');
-  await page.keyboard.insertText(text);
+  await editor(page).evaluate((field, content) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', content);
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  }, text);
 }
 
 /** The count in the middle of the dial: "27 of 48". */

@@ -117,6 +117,7 @@ test('a pattern goes out as text, clear form and JSON, and comes back in as it w
   const saved = async (kind: string): Promise<{ name: string; text: string }> => {
     await page.getByRole('button', { name: 'Save as' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(kind).click()]);
+    await expect(page.getByText(kind)).toBeHidden();
     return { name: download.suggestedFilename(), text: await readFile(await download.path(), 'utf8') };
   };
   const written = await readFile(join(root, 'demo/seal-pup.md'), 'utf8');

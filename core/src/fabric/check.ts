@@ -1,6 +1,7 @@
 import {
   BOUNDS,
   gatesOf,
+  join,
   printItems,
   printLabel,
   type Fix,
@@ -76,6 +77,7 @@ class PartChecker {
   private readonly style: PrintStyle;
   private below: readonly number[] = [0];
   private total = 0;
+  private named: readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] | null = null;
 
   constructor(
     private readonly part: Part,
@@ -165,8 +167,9 @@ class PartChecker {
     return { items: line.items, measure, available, problems };
   }
 
+  /** The parts counted before, by name. */
   private counted(): readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] {
-    return this.before.map(({ part, rounds }) => ({ name: part.name, rounds }));
+    return (this.named ??= this.before.map(({ part, rounds }) => ({ name: part.name, rounds })));
   }
 
   /** Takes another reading of a line where the usual one does not fit and the other does, and tells when both could. */
@@ -296,5 +299,5 @@ function instructionSpan(line: RoundLine): Span {
     .filter((item) => item.kind !== 'remark' && item.span.from >= line.label.to && item.span.to <= line.span.to)
     .map((item) => item.span);
   if (spans.length === 0) return line.label;
-  return { from: spans[0]!.from, to: Math.max(...spans.map((span) => span.to)) };
+  return spans.reduce(join);
 }

@@ -20,7 +20,7 @@ export interface Jump {
 
 /** Whether a round grows or shrinks so fast that it ruffles or gathers; rounds in one loop do so on purpose. */
 export function jumpOf(line: RoundLine, below: number, makes: number): Jump | null {
-  const tallest = Math.max(0, ...stitchesIn(line.items).map((stitch) => FLAT_GROWTH[stitch]));
+  const tallest = stitchesIn(line.items).reduce((most, stitch) => Math.max(most, FLAT_GROWTH[stitch]), 0);
   if (tallest === 0 || below === 0 || oneLoop(line.items)) return null;
   const by = Math.abs(makes - below);
   if (by <= tallest * TOLERANCE) return null;

@@ -19,6 +19,9 @@ export interface Reading {
   readonly diagnostics: readonly ReadingDiagnostic[];
 }
 
+/** Parts that a round may name: the latest ones. */
+const MOST_NAMED_PARTS = 60;
+
 /** Most typing slips of one text whose meaning is looked up. */
 const MOST_LOOKUPS = 300;
 
@@ -174,7 +177,7 @@ class PatternReader {
   }
 
   private context(first: boolean, otherwise: RoundContext['otherwise'] = null): RoundContext {
-    const names = this.parts.map((part) => part.name);
+    const names = this.parts.slice(-MOST_NAMED_PARTS).map((part) => part.name);
     return {
       terms: this.terms,
       first,

@@ -1,5 +1,5 @@
-import type { PartCount, RoundCount } from '../fabric/index.js';
-import { printLabel, type PrintStyle } from '../notation/index.js';
+import type { PartCount, RoundCount, Way } from '../fabric/index.js';
+import { printLabel, STITCHES, type PrintStyle } from '../notation/index.js';
 import { spread } from './spread.js';
 import { writeSpread, type Writing } from './write.js';
 
@@ -29,8 +29,8 @@ export function nextRounds({ part, rounds }: PartCount, style: PrintStyle): Next
   const offers: NextRound[] = [];
   const offer = (makes: number, why: string): void => {
     if (makes < 1 || makes > 2 * last.makes || 2 * makes < last.makes || offers.some((each) => each.makes === makes)) return;
-    const plain = writeSpread(spread(last.makes, makes, leadLike(last, makes)), style, writing);
-    offers.push({ text: `${label}: ${plain} (${makes})`, makes, why });
+    const worked = writeSpread(spread(last.makes, makes, leadLike(last, makes)), { ...style, across: word === 'row' }, writing);
+    offers.push({ text: `${label}: ${goingOn(last.way, worked, style)} (${makes})`, makes, why });
   };
   const change = lastChange(rounds);
   const closing = rounds.some((round) => round.uses > round.makes);
@@ -38,12 +38,20 @@ export function nextRounds({ part, rounds }: PartCount, style: PrintStyle): Next
   const alternates =
     rounds.length > 3 && rounds.at(-2)!.makes !== rounds.at(-2)!.uses && rounds.at(-3)!.makes === rounds.at(-3)!.uses;
   if (last.makes <= CLOSED && closing) return [];
+  if (rounds.length === 1 && last.way !== 'turned')
+    offer(2 * last.makes <= 16 ? 2 * last.makes : last.makes + 6, 'grows from the start');
   if (change !== 0 && (!resting || alternates)) offer(last.makes + change, change > 0 ? 'goes on growing' : 'goes on closing');
   offer(last.makes, resting ? 'goes on straight' : 'straight');
   if (change > 0) offer(last.makes - change, 'begins to close');
   else if (change < 0) offer(last.makes + change, 'goes on closing');
   if (change <= 0 && !closing) offer(last.makes + 6, 'grows by six');
   return offers;
+}
+
+/** A round with what its way needs before and after it; neither counts. */
+function goingOn(way: Way, worked: string, { terms }: PrintStyle): string {
+  if (way === 'turned') return `ch 1, turn, ${worked}`;
+  return way === 'joined' ? `ch 1, ${worked}, join with ${STITCHES['sl st'][terms].abbreviation}` : worked;
 }
 
 /** The last change of count, negative where the part shrinks; 0 when there was none. */

@@ -26,7 +26,7 @@ export interface MapLayout {
   readonly wall: number;
 }
 
-const MARGIN = { left: 44, right: 8, top: 12, bottom: 12 };
+const MARGIN = { left: 52, right: 8, top: 12, bottom: 12 };
 const COUNTS = 96;
 const LEAST_ROW = 9;
 const MOST_ROW = 34;
