@@ -60,14 +60,51 @@ await take(page, 'gather');
 await page.goto(url);
 await take(page, 'shelf');
 
-const slips = readFileSync(join(root, 'demo/harbour-puffin.md'), 'utf8')
-  .replace('(2 sc, inc) × 5, 1 sc (24)', '(2 sc, inc) × 5 (24)')
-  .replace('(5 sc, inc) × 6 (42)', '(5 sc, inc) × 6 (41)');
-await page.goto(`${url}/new`);
-await page.locator('.cm-content').click();
-await page.keyboard.insertText(slips);
-await press(page, 'Control+Home');
+await work(page, 'Lamp keeper');
+await page.getByRole('link', { name: 'Pattern' }).click();
+await page.getByRole('tab', { name: 'Map' }).click();
+await page.getByRole('button', { name: 'Body', exact: true }).click();
 await take(page, 'pattern');
+
+async function paste(text) {
+  await page.goto(`${url}/new`);
+  await page.locator('.cm-content').click();
+  await press(page, 'Control+a');
+  await page.keyboard.insertText(text);
+  await press(page, 'Control+Home');
+  // What is wrong with a line is said once its typing pauses.
+  await page.waitForTimeout(1_000);
+}
+
+const demo = (name) => readFileSync(join(root, 'demo', name), 'utf8');
+await paste(
+  demo('harbour-puffin.md')
+    .replace('R3: (1 sc, inc) × 6 (18)', 'R3: *1 sc, inc; repeat from * 5 times (18)')
+    .replace('(2 sc, inc) × 5, 1 sc (24)', '(2 sc, inc) × 5 (24)')
+    .replace('(5 sc, inc) × 6 (42)', '(5 sc, icn) × 6 (42)'),
+);
+await take(page, 'pattern-slips');
+const grow = [3, 4, 5, 6, 7, 8].map((n) => `R${n}: (${n - 2} sc, inc) × 6 (${6 * n})`);
+const close = [7, 6, 5, 4, 3, 2].map((n, i) => `R${13 + i}: (${n - 1} sc, dec) × 6 (${6 * n})`);
+await paste(
+  [
+    '# Mooring buoy',
+    'US terms',
+    '',
+    '## Float',
+    'With red:',
+    'R1: 6 sc in ring (6)',
+    'R2: inc × 6 (12)',
+    ...grow,
+    'R9–R12: sc around (48)',
+    ...close,
+    'R19: dec × 6 (6)',
+    '',
+  ].join('\n'),
+);
+await page.getByRole('tab', { name: 'Map' }).click();
+await page.getByRole('button', { name: 'Stagger these rounds' }).click();
+await take(page, 'pattern-stagger');
 
 const evening = await open({ colorScheme: 'dark' });
 await work(evening, 'Harbour puffin');

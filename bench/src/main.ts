@@ -5,6 +5,6 @@ import { table, type Result } from './measure.js';
 import { readPattern } from './read-pattern.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const results: Result[] = [await readPattern(), await appendEvents(), ...(await firstLoad(root))];
+const results: Result[] = [...(await readPattern(root)), await appendEvents(), ...(await firstLoad(root))];
 console.log(`\n${table(results)}\n\nRatios travel between machines; the times do not.`);
 process.exit(0);

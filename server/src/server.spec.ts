@@ -70,6 +70,33 @@ afterEach(async () => {
   await rm(folder, { recursive: true });
 });
 
+describe('earlier texts', () => {
+  const change = (version: number, text: string) => ask('PATCH', `/${MAKE.id}`, { version, text });
+  const revisions = async () => (await ask('GET', `/${MAKE.id}/revisions`)).body as { version: number; lines: number }[];
+
+  it('are kept once a go, and whenever much would be lost', async () => {
+    await ask('POST', '', MAKE);
+    expect(await revisions()).toEqual([]);
+    await change(1, `${MAKE.text}\nR2: inc × 6`);
+    await change(2, `${MAKE.text}\nR2: inc × 6 (12)`);
+    expect((await revisions()).map((each) => each.version)).toEqual([1]);
+    await change(3, 'R1');
+    expect((await revisions()).map((each) => [each.version, each.lines])).toEqual([
+      [3, 5],
+      [1, 4],
+    ]);
+    expect((await ask('GET', `/${MAKE.id}/revisions/1`)).body).toEqual({ text: MAKE.text });
+    expect((await ask('GET', `/${MAKE.id}/revisions/9`)).status).toBe(404);
+    expect((await ask('GET', `/${MAKE.id}/revisions/x`)).status).toBe(400);
+  });
+
+  it('stay as they are when yarn or hook change', async () => {
+    await ask('POST', '', MAKE);
+    await ask('PATCH', `/${MAKE.id}`, { version: 1, hookMm: 4 });
+    expect(await revisions()).toEqual([]);
+  });
+});
+
 describe('makes', () => {
   it('are added once however often they are sent, changed by version, taken off and put back', async () => {
     expect(await ask('POST', '', MAKE)).toMatchObject({ status: 201, body: { title: 'Buoy', version: 1 } });
@@ -159,7 +186,14 @@ describe('the database', () => {
     const demo = join(import.meta.dirname, '../../demo');
     await seedDemo(database, demo);
     const makes = (await ask('GET', '')).body as { id: string; title: string }[];
-    expect(makes.map((make) => make.title)).toEqual(['Harbour puffin', 'Striped lighthouse']);
+    expect(makes.map((make) => make.title)).toEqual([
+      'Harbour puffin',
+      'Lamp keeper',
+      'Rowing boat',
+      'Seal pup',
+      'Signal kite',
+      'Striped lighthouse',
+    ]);
     for (const make of makes) await ask('DELETE', `/${make.id}`);
     await seedDemo(database, demo);
     expect((await ask('GET', '')).body).toEqual([]);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, toReport } from '../fabric/index.js';
-import { describeReading, fixesOfReading, gatesOf, print, read } from './index.js';
+import { convert } from 'convert';
+import { describeReading, fixesOfReading, gatesOf, markedStitchOf, print, read, STITCHES } from './index.js';
 
 /** What a text reports: each part as "label:uses>makes", and each diagnostic as "code line:column-endColumn". */
 function shown(text: string): { parts: Record<string, string>; diagnostics: string[] } {
@@ -108,6 +109,20 @@ describe('what is worked in a round', () => {
     expect(shown(`R1: ${round}`)).toEqual({ parts: { 'Part 1': `R1:0>${makes}` }, diagnostics: [] });
   });
 
+  it('names every stitch as both countries do', () => {
+    // Craft Yarn Council, table of US and UK terms, from memory.
+    const names = Object.fromEntries(
+      Object.entries(STITCHES).map(([name, words]) => [name, `${words.US.full[0]} = ${words.UK.full[0]}`]),
+    );
+    expect(names).toMatchObject({
+      'sl st': 'slip stitch = slip stitch',
+      sc: 'single crochet = double crochet',
+      hdc: 'half double crochet = half treble',
+      dc: 'double crochet = treble',
+      tr: 'treble crochet = double treble',
+    });
+  });
+
   it('reads the same words by UK terms when the pattern says so', () => {
     const text = 'Buoy\nUK terms\n\nFloat\nR1: 6 dc in ring (6)\nR2: (dc2tog) x 3 (3)\nR3: 3 htr (3)';
     expect(shown(text).diagnostics).toEqual([]);
@@ -207,6 +222,25 @@ describe('rounds that say more than stitches', () => {
       'R1: 6 sc in ring\nR2: sc around until 5 cm long\nR9 and on: sc around until it measures 2 inches\nR20: sc around to the length you like',
     ).pattern.parts[0]!.lines;
     expect(lines.map((line) => line.open)).toEqual([null, { mm: 50 }, { mm: 50.8 }, { mm: null }]);
+  });
+
+  it('turns units of length as a units library does', () => {
+    for (const [unit, name] of [
+      ['cm', 'cm'],
+      ['mm', 'mm'],
+      ['in', 'inch'],
+      ['inches', 'inch'],
+    ] as const) {
+      const line = read(`R1: 6 sc in ring\nR2: sc around until 4 ${unit} long`).pattern.parts[0]!.lines[1]!;
+      expect(line.open!.mm).toBeCloseTo(convert(4, name).to('mm'), 6);
+    }
+  });
+
+  it('knows which stitch carries the marker, for a part or for all', () => {
+    const of = (text: string) => markedStitchOf(read(text).pattern, read(text).pattern.parts[0]!);
+    expect(of('R1: 6 sc in ring. Place the marker in the last stitch.')).toBe('last');
+    expect(of('Buoy\n\nThe marker always goes into the first stitch of a round.\n\nFloat\nR1: 6 sc in ring')).toBe('first');
+    expect(of('R1: 6 sc in ring\nMove the marker up.')).toBeNull();
   });
 
   it('knows colours by their letters, and asks for a letter that is never named', () => {

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf } from '../fabric/index.js';
+import { checkPattern, fabricOf, FLAT_GROWTH, roundLengths } from '../fabric/index.js';
+import { estimateStitch } from '../gauge/index.js';
 import { read } from '../notation/index.js';
-import { measure, openings, plainProfile, standsOnStart, stuffedProfile, upToRound, type Profile } from './index.js';
+import {
+  flatProfile,
+  lieOf,
+  measure,
+  openings,
+  plainProfile,
+  standsOnStart,
+  stuffedProfile,
+  upToRound,
+  type Profile,
+} from './index.js';
 
 const size = (height: number) => ({ width: 5, height });
 const tube = (stitches: number, rounds: number): number[] => Array<number>(rounds).fill(stitches);
@@ -106,5 +117,44 @@ describe('measures', () => {
     const disc = 'R1: 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: (2 sc, inc) × 6\n';
     expect(standsOnStart(fabric(`${disc}R5: in BLO, sc around\nR6–R20: sc around`))).toBe(true);
     expect(standsOnStart(fabric(`${disc}R5–R9: sc around\nR10: in BLO, sc around`))).toBe(false);
+  });
+});
+
+describe('growth and roundness', () => {
+  it('lies flat at six more stitches a round, as 2π times height over width says', () => {
+    // Common practice; the count of a flat disc at distance s is N = 2π·s/w, one round further out s grows by h.
+    const { width, height } = estimateStitch(4, 3.5);
+    expect((2 * Math.PI * height) / width).toBeCloseTo(FLAT_GROWTH.sc, 1);
+  });
+
+  it('makes a ball of the counts that the sine law asks for', () => {
+    // On a sphere of radius R a round at distance s along the wall has N = 2πR·sin(s/R)/w stitches. The first round of few
+    // stitches is drawn to a point, and stuffing stretches the wall by a few percent.
+    const stitch = { width: 5, height: 5 };
+    for (const radius of [30, 45]) {
+      const rounds = Math.round((Math.PI * radius) / stitch.height) - 1;
+      const counts = Array.from({ length: rounds }, (_, k) =>
+        Math.max(5, Math.round((2 * Math.PI * radius * Math.sin(((k + 1) * stitch.height) / radius)) / stitch.width)),
+      );
+      const { diameter, height } = measure(stuffedProfile(counts, stitch));
+      expect(diameter / (2 * radius)).toBeCloseTo(1.03, 1);
+      expect(height / diameter).toBeGreaterThan(0.93);
+      expect(height / diameter).toBeLessThan(1.07);
+      // Small rounds grow by 2π·h/w, which flattens out towards the equator.
+      expect(counts[1]! - counts[0]!).toBeCloseTo((2 * Math.PI * stitch.height) / stitch.width, -0.5);
+    }
+  });
+
+  it('lays rows flat at their own width, and a band at half its way round', () => {
+    const fabric = (text: string) => fabricOf(checkPattern(read(text)).parts.at(-1)!);
+    const rows = fabric('Row 1: ch 11, 10 sc\nRows 2–8: ch 1, turn, sc across');
+    const band = fabric('Row 1: ch 11, 10 sc\n\nEdge\nR1: pick up along the edge, 20 sc (20)');
+    expect([lieOf(rows), lieOf(band), lieOf(fabric('R1: 6 sc in ring'))]).toEqual(['rows', 'band', 'stuffed']);
+    expect(measure(flatProfile(roundLengths(rows), size(4.8), 'rows'))).toMatchObject({
+      diameter: 50,
+      height: 8 * 4.8,
+      volume: 0,
+    });
+    expect(measure(flatProfile(roundLengths(band), size(4.8), 'band')).diameter).toBe(50);
   });
 });

@@ -76,4 +76,27 @@ describe('the dial', () => {
       new Set(['black']),
     );
   });
+
+  it('keeps its places for actions that make no stitch: skips, chains that only lift, joins', () => {
+    const joined = fabricOf(
+      checkPattern(
+        read('R1: 12 sc in ring, join with sl st\nR2: ch 1, sk 2, 10 sc, join with sl st\nR3: ch 1, sc around, join with sl st'),
+      ).parts[0]!,
+    );
+    const turns = stitchAngles(joined);
+    for (let round = 0; round < joined.roundCount; round++) {
+      for (let action = 0; action < joined.roundAction[round + 1]! - joined.roundAction[round]!; action++) {
+        const { hook, reach } = dialModel(joined, turns, { round, action });
+        expect(Number.isFinite(hook) && reach > DIAL.clear, `${round}/${action}`).toBe(true);
+      }
+    }
+  });
+
+  it('puts the marker where the maker does: in the first stitch, in the last one before, or between', () => {
+    const of = (marked: 'first' | 'last' | null) => dialModel(fabric, angles, { round: 4, action: 0 }, marked).marker.angle;
+    const first = fabric.roundStart[4]!;
+    expect(of('first')).toBe(angles[first]);
+    expect(of('last')).toBe(angles[first - 1]);
+    expect(of(null)).toBeLessThan(of('first'));
+  });
 });

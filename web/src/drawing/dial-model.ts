@@ -1,6 +1,6 @@
 import { changeOf, LOOPS, roundLength, type Change, type Fabric } from '@lemniscus/core/fabric';
 import type { Position } from '@lemniscus/core/making';
-import type { Loop } from '@lemniscus/core/notation';
+import type { Loop, MarkedStitch } from '@lemniscus/core/notation';
 
 /** Geometry of the dial in its own units: the drawing is 600 wide, centre at 0, 0. */
 export const DIAL = { half: 300, outer: 262, step: 35, clear: 112 } as const;
@@ -47,8 +47,14 @@ export interface DialModel {
 /**
  * What the dial shows at a position within the fabric: the current round outermost, the rounds below inside it.
  * @param angles of every stitch, from `stitchAngles`
+ * @param marked the stitch that carries the marker; null puts it between the rounds
  */
-export function dialModel(fabric: Fabric, angles: Float64Array, { round, action }: Position): DialModel {
+export function dialModel(
+  fabric: Fabric,
+  angles: Float64Array,
+  { round, action }: Position,
+  marked: MarkedStitch | null = null,
+): DialModel {
   const stitches: DialStitch[] = [];
   const changes: DialChange[] = [];
   const outer = outerRadius(roundLength(fabric, round));
@@ -97,8 +103,15 @@ export function dialModel(fabric: Fabric, angles: Float64Array, { round, action 
     changes,
     hook: (angles[nowFrom]! + angles[Math.max(nowFrom, nowTo - 1)]!) / 2,
     reach: radiusOf(nowFrom, 0),
-    marker: { angle: angles[first]! - 0.5 / roundLength(fabric, round), radius: radiusOf(first, 0) },
+    marker: { angle: markerAngle(fabric, angles, round, marked), radius: radiusOf(first, 0) },
   };
+}
+
+function markerAngle(fabric: Fabric, angles: Float64Array, round: number, marked: MarkedStitch | null): number {
+  const first = fabric.roundStart[round]!;
+  if (marked === 'first') return angles[first]!;
+  if (marked === 'last' && round > 0) return angles[first - 1]!;
+  return angles[first]! - 0.5 / roundLength(fabric, round);
 }
 
 /** Small rounds are drawn on a smaller circle, so that the dial grows with the piece. */

@@ -1,6 +1,7 @@
 import { afterRenderEffect, Component, computed, DestroyRef, type ElementRef, inject, input, viewChild } from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
 import type { Position } from '@lemniscus/core/making';
+import type { MarkedStitch } from '@lemniscus/core/notation';
 import { stitchAngles } from '@lemniscus/core/spacing';
 import { DIAL, dialModel } from './dial-model';
 import { paintDial, type DialPalette } from './dial-paint';
@@ -28,12 +29,15 @@ export class Dial {
   /** Must lie within the fabric and before its end. */
   readonly position = input.required<Position>();
 
+  /** The stitch of a round that carries the marker, as the pattern says. */
+  readonly marked = input<MarkedStitch | null>(null);
+
   /** Whether the page is in its evening colours, which are read anew when this changes. */
   readonly evening = input(false);
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly angles = computed(() => stitchAngles(this.fabric()));
-  private readonly model = computed(() => dialModel(this.fabric(), this.angles(), this.position()));
+  private readonly model = computed(() => dialModel(this.fabric(), this.angles(), this.position(), this.marked()));
   private readonly still = matchMedia('(prefers-reduced-motion: reduce)');
   private palette: DialPalette | null = null;
   private shown: number | null = null;

@@ -11,7 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
-import { stitchAngles } from '@lemniscus/core/spacing';
+import { stitchAngles, UPRIGHT, type Lean } from '@lemniscus/core/spacing';
 import { mapModel } from './fabric-map-model';
 import { layoutOf, paintMap, roundAt, type MapPalette } from './fabric-map-paint';
 import { roundColours } from './round-colours';
@@ -48,6 +48,7 @@ export class FabricMap {
   readonly fabric = input.required<Fabric>();
   /** Name of each round, for the margin. */
   readonly labels = input.required<readonly string[]>();
+  readonly lean = input<Lean>(UPRIGHT);
   readonly lit = input<number | null>(null);
   readonly counts = input(true);
   readonly label = input('');
@@ -59,7 +60,7 @@ export class FabricMap {
   private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly size = signal({ width: 0, height: 0 });
-  private readonly angles = computed(() => stitchAngles(this.fabric()));
+  private readonly angles = computed(() => stitchAngles(this.fabric(), this.lean()));
   private readonly model = computed(() => mapModel(this.fabric(), this.angles()));
   private readonly layout = computed(() =>
     layoutOf(this.fabric().roundCount, this.size().width, this.size().height, this.counts()),

@@ -1,8 +1,22 @@
 import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { checkPattern, fabricOf, roundLength, type PatternCount } from '@lemniscus/core/fabric';
 import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
-import { cornerOf, evennessOf, stackingOf, staggerPart, stitchAngles, type StaggeredLine } from '@lemniscus/core/spacing';
+import {
+  cornerOf,
+  creepOf,
+  evennessOf,
+  extraStitches,
+  stackingOf,
+  staggerPart,
+  startAngles,
+  stitchAngles,
+  type Lean,
+  type StaggeredLine,
+} from '@lemniscus/core/spacing';
+import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { MakerHand, type Side } from '../data/maker-hand';
 import type { SettledReading } from '../data/settled-reading';
 import { FabricMap } from '../drawing/fabric-map';
 import { ThemeService } from '../shell/theme';
@@ -15,7 +29,7 @@ const SEEN_CORNER = 0.02;
 /** One part unrolled, with how its increases and decreases line up, and a staggered form of it to compare. */
 @Component({
   selector: 'lem-map-view',
-  imports: [FabricMap, NzButtonModule],
+  imports: [FabricMap, FormsModule, NzButtonModule, NzInputNumberModule],
   templateUrl: './map-view.html',
   styleUrl: './map-view.css',
 })
@@ -27,12 +41,14 @@ export class MapView {
   readonly edit = output<readonly TextEdit[]>();
 
   protected readonly themes = inject(ThemeService);
+  protected readonly maker = inject(MakerHand);
 
+  protected readonly sides: readonly Side[] = ['left', 'right'];
   protected readonly names = computed(() => this.reading().count.parts.map(({ part }) => part.name));
   /** The part at the cursor, until another is taken. */
   protected readonly chosen = linkedSignal(() => Math.min(this.here()?.part ?? 0, Math.max(0, this.names().length - 1)));
   private readonly counted = computed(() => this.reading().count.parts[this.chosen()] ?? null);
-  protected readonly shown = computed(() => pictureOf(this.reading().count, this.chosen()));
+  protected readonly shown = computed(() => pictureOf(this.reading().count, this.chosen(), this.maker.lean()));
   protected readonly pointed = signal<number | null>(null);
 
   protected readonly lit = computed(() => {
@@ -53,10 +69,22 @@ export class MapView {
     const evenness = evennessOf(fabric, lit);
     const label = this.counted()!.rounds[lit]!.label;
     const stitches = `${label}: ${roundLength(fabric, lit)} stitches`;
-    if (!evenness) return `${stitches}, no changes`;
+    const crept = this.creepWords(lit);
+    if (!evenness) return `${stitches}, no changes${crept}`;
     const gaps = evenness.smallest === evenness.largest ? `${evenness.smallest}` : `${evenness.smallest} to ${evenness.largest}`;
-    return `${stitches}, ${evenness.changes} ${evenness.changes === 1 ? 'change' : 'changes'} with ${gaps} between`;
+    return `${stitches}, ${evenness.changes} ${evenness.changes === 1 ? 'change' : 'changes'} with ${gaps} between${crept}`;
   });
+
+  /** How far the start of a round has crept by then, and what brings it back. */
+  private creepWords(round: number): string {
+    const picture = this.shown();
+    if (!picture || this.maker.hand().crept === 0 || round === 0) return '';
+    const { fabric, angles } = picture;
+    const crept = Math.round(Math.abs(creepOf(fabric, angles, round)));
+    const extra = extraStitches(fabric, angles, round, startAngles(fabric, angles)[0]!);
+    if (crept === 0) return '; its start has not crept';
+    return `; its start has crept ${crept} ${crept === 1 ? 'stitch' : 'stitches'}, ${extra} more bring it back`;
+  }
 
   private readonly staggered = computed<readonly StaggeredLine[]>(() => {
     const counted = this.counted();
@@ -74,7 +102,7 @@ export class MapView {
       this.reading().text,
       lines.map(({ edit }) => edit),
     );
-    const picture = pictureOf(checkPattern(read(text)), this.chosen());
+    const picture = pictureOf(checkPattern(read(text)), this.chosen(), this.maker.lean());
     return picture ? { lines, picture } : null;
   });
 
@@ -90,11 +118,11 @@ export class MapView {
 }
 
 /** A part as the map shows it, with how far its changes line up in words. */
-function pictureOf(count: PatternCount, index: number) {
+function pictureOf(count: PatternCount, index: number, lean: Lean) {
   const counted = count.parts[index];
   if (!counted || counted.rounds.length === 0) return null;
   const fabric = fabricOf(counted);
-  const angles = stitchAngles(fabric);
+  const angles = stitchAngles(fabric, lean);
   const stacking = stackingOf(fabric, angles, 1, fabric.roundCount);
   const corner = cornerOf(fabric, angles, 1, fabric.roundCount);
   const seen = stacking !== null && stacking > SEEN_STACKING && corner > SEEN_CORNER;
@@ -105,6 +133,7 @@ function pictureOf(count: PatternCount, index: number) {
   const labels = counted.rounds.map((round) => round.label.replace('Row ', ''));
   return {
     fabric,
+    angles,
     labels,
     words,
     seen,

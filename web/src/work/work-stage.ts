@@ -1,6 +1,7 @@
 import { Component, computed, effect, type ElementRef, inject, linkedSignal, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { isFinished, nowOf, roundStartBefore, stepFrom, stitchesDone, within, type Step } from '@lemniscus/core/making';
+import { markedStitchOf } from '@lemniscus/core/notation';
 import { measure, standsOnStart, upToRound } from '@lemniscus/core/shape';
 import { LucideRotateCcw, LucideUndo2 } from '@lucide/angular';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -46,6 +47,11 @@ export class WorkStage {
 
   protected readonly counted = computed(() => this.current.count().parts[this.piece()?.part ?? -1] ?? null);
   protected readonly fabric = computed(() => this.current.fabric(this.piece()?.part ?? -1));
+
+  protected readonly marked = computed(() => {
+    const counted = this.counted();
+    return counted ? markedStitchOf(this.current.count().pattern, counted.part) : null;
+  });
 
   protected readonly position = computed(() => {
     const piece = this.piece();
