@@ -46,6 +46,11 @@ export type Meaning =
     }
   | { readonly is: 'next'; readonly each: boolean };
 
+/** Phrases from a list with bars between. */
+function words(list: string): string[] {
+  return list.split('|').map((phrase) => phrase.trim());
+}
+
 /** Every way of putting one word of each list after another; '' leaves a place empty. */
 function combine(...lists: readonly (readonly string[])[]): string[] {
   return lists.reduce<string[]>((all, list) => all.flatMap((start) => list.map((end) => `${start} ${end}`.trim())), ['']);
@@ -55,22 +60,22 @@ const ARTICLE = ['', 'the', 'an', 'a'];
 
 /** Fixed phrases in both terms. Of several that begin alike the longest is taken; each phrase has one meaning. */
 export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
-  [{ is: 'chain' }, ['ch', 'chs', 'chain', 'chains']],
-  [{ is: 'increase', stitch: null, per: 2 }, ['inc', 'incs', 'increase', 'increases', 'increase in', 'increasing']],
-  [{ is: 'increase', stitch: null, per: 3 }, ['inc 3 in 1', 'triple inc', 'triple increase', 'double increase']],
+  [{ is: 'chain' }, words('ch | chs | chain | chains')],
+  [{ is: 'increase', stitch: null, per: 2 }, words('inc | incs | increase | increases | increase in | increasing')],
+  [{ is: 'increase', stitch: null, per: 3 }, words('inc 3 in 1 | triple inc | triple increase | double increase')],
   [
     { is: 'decrease', stitch: null, together: 2, school: 'invisible' },
-    [...combine(['inv', 'inv-', 'invisible'], ['dec', 'decs', 'decrease', 'decreases']), 'invdec', 'invdecs'],
+    [...combine(['inv', 'inv-', 'invisible'], words('dec | decs | decrease | decreases')), 'invdec', 'invdecs'],
   ],
   [{ is: 'decrease', stitch: null, together: 2, school: 'plain' }, combine(['plain'], ['dec', 'decrease', 'decreases'])],
-  [{ is: 'decrease', stitch: null, together: 2, school: 'open' }, ['dec', 'decs', 'decrease', 'decreases', 'decrease in']],
+  [{ is: 'decrease', stitch: null, together: 2, school: 'open' }, words('dec | decs | decrease | decreases | decrease in')],
   [{ is: 'loop', loop: 'back' }, ['blo', 'bl', ...combine(['', 'the'], ['back loop', 'back loops'], ['', 'only'])]],
   [{ is: 'loop', loop: 'front' }, ['flo', 'fl', ...combine(['', 'the'], ['front loop', 'front loops'], ['', 'only'])]],
   [{ is: 'loop', loop: 'both' }, ['both loops']],
   [
     { is: 'ring' },
     [
-      ...combine(ARTICLE, ['ring', 'adjustable ring', 'magic ring', 'magic circle', 'magic loop', 'adjustable loop']),
+      ...combine(ARTICLE, words('ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop')),
       'mr',
       'amr',
       'mc',
@@ -82,98 +87,52 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
     { is: 'nth chain' },
     combine(
       ['', 'the'],
-      ['2nd', '3rd', '4th', '5th', 'second', 'third', 'fourth', 'fifth'],
+      words('2nd | 3rd | 4th | 5th | second | third | fourth | fifth'),
       ['ch', 'chain'],
-      ['', 'from hook', 'from the hook', 'from your hook'],
+      words(' | from hook | from the hook | from your hook'),
     ),
   ],
   [{ is: 'last chain' }, combine(['', 'the'], ['last', 'final', 'end'], ['ch', 'chain'])],
   [
     { is: 'starting' },
-    [
-      'starting',
-      'beginning',
-      'starting in',
-      'beginning in',
-      'starting from',
-      'beginning from',
-      'begin in',
-      'start in',
-      'starting at',
-      'starting with',
-      'start from',
-    ],
+    words(`
+    starting | beginning | starting in | beginning in | starting from | beginning from | begin in | start in |
+    starting at | starting with | start from`),
   ],
   [{ is: 'other side' }, ['along both sides', 'on both sides', 'around both sides']],
   [
     { is: 'other side' },
     combine(
-      [
-        '',
-        'continue',
-        'continuing',
-        'work',
-        'working',
-        'rotate and work',
-        'turn and work',
-        'then',
-        'now',
-        'working back',
-        'work back',
-        'back',
-      ],
-      ['on', 'along', 'down', 'up', 'into', 'in', 'across'],
+      words(`
+    | continue | continuing | work | working | rotate and work | turn and work | then | now | working back |
+    work back | back`),
+      words('on | along | down | up | into | in | across'),
       ['', 'the'],
       ['other side', 'opposite side'],
-      [
-        '',
-        'of ch',
-        'of chain',
-        'of the ch',
-        'of the chain',
-        'of foundation chain',
-        'of the foundation chain',
-        'of the starting chain',
-        'of starting chain',
-      ],
+      words(`
+    | of ch | of chain | of the ch | of the chain | of foundation chain | of the foundation chain |
+    of the starting chain | of starting chain`),
     ),
   ],
   [
     { is: 'around' },
-    [
-      'around',
-      'all around',
-      'across',
-      'all across',
-      'to end',
-      'to the end',
-      'all the way around',
-      'to end of round',
-      'to end of row',
-      'to the end of the round',
-      'to the end of the row',
-      'until end',
-      'until the end',
-      'until end of round',
-      'until the end of the round',
-      'round',
-      'for the rest of the round',
-      'the rest of the round',
-      'for the whole round',
-      'the whole round',
-    ],
+    words(`
+    around | all around | across | all across | to end | to the end | all the way around | to end of round |
+    to end of row | to the end of the round | to the end of the row | until end | until the end |
+    until end of round | until the end of the round | round | for the rest of the round | the rest of the round |
+    for the whole round | the whole round`),
   ],
   [
     { is: 'each' },
     combine(
-      ['each', 'every', 'all', 'every single', 'all the'],
-      ['st', 'sts', 'stitch', 'stitches', 'ch', 'chain', 'chs'],
-      ['', 'around', 'across', 'of the round', 'of round', 'of the row', 'to end', 'to the end', 'along'],
+      words('each | every | all | every single | all the'),
+      words('st | sts | stitch | stitches | ch | chain | chs'),
+      words(' | around | across | of the round | of round | of the row | to end | to the end | along'),
     ),
   ],
   [
     { is: 'every', step: 2 },
-    combine(['every other', 'every second', 'every 2nd', 'each second'], ['', 'st', 'stitch'], ['', 'around']),
+    combine(words('every other | every second | every 2nd | each second'), ['', 'st', 'stitch'], ['', 'around']),
   ],
   [{ is: 'every', step: 3 }, combine(['every third', 'every 3rd', 'each third'], ['', 'st', 'stitch'], ['', 'around'])],
   [{ is: 'every', step: 4 }, combine(['every fourth', 'every 4th', 'each fourth'], ['', 'st', 'stitch'], ['', 'around'])],
@@ -184,14 +143,14 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
     [
       ...combine(
         ['', 'the', 'that'],
-        ['next', 'same', 'first', 'last', 'following'],
-        ['st', 'stitch', 'ch', 'chain', 'st of the round', 'stitch of the round'],
+        words('next | same | first | last | following'),
+        words('st | stitch | ch | chain | st of the round | stitch of the round'),
       ),
       ...combine(
         ['', 'the'],
         ['same'],
-        ['st', 'stitch', 'ch', 'chain'],
-        ['as first', 'as the first', 'as before', 'as the first st', 'as first st'],
+        words('st | stitch | ch | chain'),
+        words('as first | as the first | as before | as the first st | as first st'),
       ),
       ...combine(['', 'the', 'each'], ['corner'], ['', 'st', 'stitch']),
       'one st',
@@ -204,137 +163,75 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   ],
   [
     { is: 'next', each: true },
-    [...combine(['each of', 'each'], ['', 'the'], ['next', 'first', 'last', 'following']), 'each of', 'each of the'],
+    [...combine(['each of', 'each'], ['', 'the'], words('next | first | last | following')), 'each of', 'each of the'],
   ],
-  [{ is: 'next', each: false }, [...combine(['', 'the'], ['next', 'first', 'last', 'following']), 'all', 'all the']],
+  [{ is: 'next', each: false }, [...combine(['', 'the'], words('next | first | last | following')), 'all', 'all the']],
   [
     { is: 'stitches' },
-    [
-      'st',
-      'sts',
-      'stitch',
-      'stitches',
-      'st total',
-      'sts total',
-      'stitches total',
-      'total',
-      'chs',
-      'chains',
-      'sts in total',
-      'stitches in total',
-      'in total',
-      'total sts',
-      'total stitches',
-    ],
+    words(`
+    st | sts | stitch | stitches | st total | sts total | stitches total | total | chs | chains | sts in total |
+    stitches in total | in total | total sts | total stitches`),
   ],
-  [{ is: 'times' }, ['x', 'times', 'time', 'times total', 'times in total', 'times around']],
+  [{ is: 'times' }, words('x | times | time | times total | times in total | times around')],
   [{ is: 'twice' }, ['twice']],
   [
     { is: 'from star' },
     [
       ...combine(
         ['repeat', 'rep', 'repeating'],
-        ['from', 'from *', 'from * to *', 'between *', 'from the *', 'from first *', 'from * around'],
+        words('from | from * | from * to * | between * | from the * | from first * | from * around'),
       ),
       'rep *',
       'repeat *',
     ],
   ],
-  [{ is: 'to last' }, [...combine(['to', 'until', 'up to'], ['last', 'the last', 'within', 'the final']), 'to within the last']],
+  [
+    { is: 'to last' },
+    [...combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last'],
+  ],
   [
     { is: 'remain' },
-    [
-      'remain',
-      'remaining',
-      'left',
-      'are left',
-      'are remaining',
-      'before end',
-      'before the end',
-      'from end',
-      'from the end',
-      'of end',
-      'of the end',
-      'remains',
-      'is left',
-    ],
+    words(`
+    remain | remaining | left | are left | are remaining | before end | before the end | from end | from the end |
+    of end | of the end | remains | is left`),
   ],
   [
     { is: 'skip' },
-    ['sk', 'skip', 'skipping', 'miss', 'missing', 'leave', 'skip next', 'skip the next', 'sk next', 'miss next', 'miss the next'],
+    words(`
+    sk | skip | skipping | miss | missing | leave | skip next | skip the next | sk next | miss next | miss the next`),
   ],
   [
     { is: 'filler' },
-    [
-      'and',
-      'then',
-      'work',
-      'working',
-      'repeat',
-      'rep',
-      'crochet',
-      'make',
-      'the',
-      'to make',
-      'now',
-      'again',
-      'work even',
-      'just',
-      'foundation',
-      'foundation chain',
-      'foundation ch',
-      'foundation row',
-      'foundation round',
-      'starting chain',
-      'base chain',
-      'to start',
-      'to begin',
-      'begin with',
-      'start with',
-      'continue with',
-      'unworked',
-    ],
+    words(`
+    and | then | work | working | repeat | rep | crochet | make | the | to make | now | again | work even | just |
+    foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
+    base chain | to start | to begin | begin with | start with | continue with | unworked`),
   ],
   [
     { is: 'counted', counted: true },
     combine(
-      ['', 'it', 'this', 'which'],
+      words(' | it | this | which'),
       ['counted', 'counts', 'counts as'],
-      [
-        '',
-        'st',
-        'stitch',
-        'a st',
-        'a stitch',
-        'first st',
-        'first stitch',
-        'the first st',
-        'the first stitch',
-        '1 st',
-        '1 sc',
-        'sc',
-        'hdc',
-        'dc',
-        'first sc',
-        'first dc',
-        'one stitch',
-      ],
+      words(`
+    | st | stitch | a st | a stitch | first st | first stitch | the first st | the first stitch | 1 st | 1 sc | sc |
+    hdc | dc | first sc | first dc | one stitch`),
     ),
   ],
   [
     { is: 'counted', counted: false },
     combine(
-      ['', 'it', 'this', 'which'],
-      ['does not count', "doesn't count", 'doesn’t count', 'not counted', 'not counting', 'do not count'],
-      ['', 'as st', 'as a st', 'as stitch', 'as a stitch'],
+      words(' | it | this | which'),
+      words(`
+    does not count | doesn't count | doesn’t count | not counted | not counting | do not count`),
+      words(' | as st | as a st | as stitch | as a stitch'),
     ),
   ],
   [
     { is: 'colour' },
     [
       ...combine(
-        ['change', 'switch', 'swap', 'go back', 'changing', 'switching'],
-        ['', 'color', 'colour', 'yarn', 'yarn color', 'back'],
+        words('change | switch | swap | go back | changing | switching'),
+        words(' | color | colour | yarn | yarn color | back'),
         ['to'],
       ),
       'color',
@@ -347,54 +244,44 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   ],
   [{ is: 'with' }, ['with', 'in', 'using']],
   [{ is: 'into' }, ['into', 'over', 'on']],
-  [{ is: 'join' }, ['join', 'connect', 'bridge', 'joining']],
+  [{ is: 'join' }, words('join | connect | bridge | joining')],
   [
     { is: 'close join' },
     [
       ...combine(
-        ['join', 'join with', 'close with', 'join round with', 'end with', 'close the round with', 'finish with', ''],
-        ['sl st', 'a sl st', 'ss', 'a ss', 'slip stitch', 'a slip stitch'],
-        ['to', 'in', 'into', 'to the', 'in the', 'into the'],
-        ['first', 'top of', 'beginning', 'start'],
-        ['', 'st', 'sc', 'dc', 'stitch', 'ch', 'chain', 'hdc'],
+        words(`
+    join | join with | close with | join round with | end with | close the round with | finish with |`),
+        words('sl st | a sl st | ss | a ss | slip stitch | a slip stitch'),
+        words('to | in | into | to the | in the | into the'),
+        words('first | top of | beginning | start'),
+        words(' | st | sc | dc | stitch | ch | chain | hdc'),
       ),
       ...combine(
-        ['sl st', 'ss', 'slip stitch', 'sl st to', 'join with', 'close with'],
-        ['to join', 'to close', 'join', 'a sl st', 'sl st', 'ss', 'slip stitch', 'a slip stitch'],
+        words('sl st | ss | slip stitch | sl st to | join with | close with'),
+        words('to join | to close | join | a sl st | sl st | ss | slip stitch | a slip stitch'),
       ),
       'join the round',
       'join round',
     ],
   ],
-  [{ is: 'turn' }, ['turn', 'and turn', 'turn work', 'turn the work']],
-  [{ is: 'same' }, [...combine(['', 'work', 'worked', 'make', 'the'], ['same as', 'same as for', 'as for', 'as in', 'like'])]],
+  [{ is: 'turn' }, words('turn | and turn | turn work | turn the work')],
+  [{ is: 'same' }, [...combine(words(' | work | worked | make | the'), words('same as | same as for | as for | as in | like'))]],
   [{ is: 'until' }, ['until', 'till', 'for as long as']],
   [
     { is: 'as liked' },
     [
       ...combine(
-        ['to', 'to the', 'until', 'until the', 'for', 'until it is'],
-        [
-          'desired length',
-          'length you like',
-          'length you want',
-          'length desired',
-          'wanted length',
-          'length wanted',
-          'length of your choice',
-          'length you prefer',
-          'length you need',
-          'as long as you like',
-          'as long as you want',
-          'as long as desired',
-          'long enough',
-        ],
+        words('to | to the | until | until the | for | until it is'),
+        words(`
+    desired length | length you like | length you want | length desired | wanted length | length wanted |
+    length of your choice | length you prefer | length you need | as long as you like | as long as you want |
+    as long as desired | long enough`),
       ),
       ...combine(
         ['as many'],
-        ['rounds', 'rows', 'rnds', 'times'],
+        words('rounds | rows | rnds | times'),
         ['as'],
-        ['you like', 'you want', 'desired', 'needed', 'you need'],
+        words('you like | you want | desired | needed | you need'),
       ),
       'as long as you like',
       'as long as you want',
@@ -403,14 +290,14 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [{ is: 'pick up' }, ['pick up', 'pick up and work']],
   [
     { is: 'edge' },
-    combine(['along', 'around', 'on', 'into', 'in', 'across'], ['the', 'an', 'its'], ['edge', 'opening', 'open edge', 'rim']),
+    combine(words('along | around | on | into | in | across'), ['the', 'an', 'its'], words('edge | opening | open edge | rim')),
   ],
   [
     { is: 'layers' },
     combine(
-      ['through', 'working through', 'work through', 'in'],
+      words('through | working through | work through | in'),
       ['both', 'the two', 'both of the'],
-      ['layers', 'panels', 'pieces', 'sides'],
+      words('layers | panels | pieces | sides'),
     ),
   ],
   [{ is: 'through' }, ['through', 'working through', 'worked through']],
@@ -418,79 +305,22 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
     { is: 'along' },
     [
       ...combine(
-        ['along', 'across', 'over', 'around', 'on', 'up', 'down'],
+        words('along | across | over | around | on | up | down'),
         ['', 'the'],
-        ['chain', 'ch', 'chains', 'chs', 'bridge', 'chain bridge'],
+        words('chain | ch | chains | chs | bridge | chain bridge'),
       ),
-      ...combine(['around', 'along', 'across'], ['', 'the'], ['first', 'second', 'other', 'left', 'right', '1st', '2nd']),
+      ...combine(['around', 'along', 'across'], ['', 'the'], words('first | second | other | left | right | 1st | 2nd')),
       'along',
     ],
   ],
   [
     { is: 'remark' },
-    [
-      'stuff',
-      'start stuffing',
-      'begin stuffing',
-      'place',
-      'move',
-      'mark',
-      'put',
-      'attach',
-      'insert',
-      'add',
-      'sew',
-      'fasten',
-      'fo',
-      'finish',
-      'leave a',
-      'leave an',
-      'leave the',
-      'leave long',
-      'leave about',
-      'leave yarn',
-      'cut',
-      'continue',
-      'keep',
-      'weave',
-      'close',
-      'pull',
-      'begin',
-      'start',
-      'do not',
-      "don't",
-      'don’t',
-      'embroider',
-      'set',
-      'this',
-      'you',
-      'pm',
-      'tie',
-      'thread',
-      'hide',
-      'remember',
-      'slide',
-      'use',
-      'count',
-      'check',
-      'note',
-      'turn it',
-      'turn right side out',
-      'turn inside out',
-      'break off',
-      'press',
-      'fold',
-      'flatten',
-      'mark the',
-      'your',
-      'there',
-      'if',
-      'hold',
-      'drop',
-      'carry',
-      'insert the',
-      'bring',
-      'top up',
-    ],
+    words(`
+    stuff | start stuffing | begin stuffing | place | move | mark | put | attach | insert | add | sew | fasten |
+    fo | finish | leave a | leave an | leave the | leave long | leave about | leave yarn | cut | continue | keep |
+    weave | close | pull | begin | start | do not | don't | don’t | embroider | set | this | you | pm | tie |
+    thread | hide | remember | slide | use | count | check | note | turn it | turn right side out |
+    turn inside out | break off | press | fold | flatten | mark the | your | there | if | hold | drop | carry |
+    insert the | bring | top up`),
   ],
 ];

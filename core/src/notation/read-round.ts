@@ -1,12 +1,13 @@
 import { BOUNDS } from './bounds.js';
 import { chainCountsByPlace } from './chains.js';
 import type { Doubt, ReadingDiagnostic } from './diagnostic.js';
-import type { Meaning } from './phrases.js';
-import type { Chain, Cluster, Close, Group, Item, OpenRun, Start, Stated, Times, Work } from './pattern.js';
-import { PlaceReader, type SameAs } from './read-place.js';
-import { CLOSER_OF, SEPARATORS, type Closer, type Into, type RoundContext } from './round-cursor.js';
+import type { Chain, Close, Group, Item, OpenRun, Start, Stated } from './pattern.js';
+import { GroupReader, inLoop } from './read-group.js';
+import type { SameAs } from './read-place.js';
+import { isWorked } from './read-worked.js';
+import { CLOSER_OF, SEPARATORS, type Closer, type RoundContext } from './round-cursor.js';
 import { join } from './span.js';
-import type { Loop, StitchName } from './stitch.js';
+import type { Loop } from './stitch.js';
 import { numberOf, type Token } from './tokens.js';
 import type { Match } from './vocabulary.js';
 
@@ -18,8 +19,6 @@ export interface RoundReading {
   /** What could also have been meant, each worth a second reading with `otherwise`. */
   readonly doubts: ReadonlySet<Doubt>;
 }
-
-type WorkedMeaning = Extract<Meaning, { is: 'stitch' | 'increase' | 'decrease' }>;
 
 /**
  * Reads what is worked in one round from its tokens (without the label).
@@ -35,7 +34,7 @@ export function readRound(
 }
 
 /** Recursive descent over one line's tokens: `sequence` reads items, each item reads its own suffixes. */
-class RoundReader extends PlaceReader {
+class RoundReader extends GroupReader {
   private stated: Stated | null = null;
 
   read(): RoundReading {
@@ -78,7 +77,7 @@ class RoundReader extends PlaceReader {
     return { ...group, items };
   }
 
-  private sequence(closer: Closer | null, depth: number): Item[] {
+  protected override sequence(closer: Closer | null, depth: number): Item[] {
     const items: Item[] = [];
     let scope: Loop = 'both';
     let once: Loop = 'both';
@@ -233,30 +232,6 @@ class RoundReader extends PlaceReader {
     return [];
   }
 
-  /** Words that say where the stitches go and change no count: "starting in 2nd ch from hook", "along the chain". */
-  private where(length: number, token: Token): Item[] {
-    const { meaning } = this.phrase()!;
-    const back = this.at;
-    this.at += length;
-    if (meaning.is === 'along') {
-      this.passPart();
-      return [];
-    }
-    const place = this.into();
-    if (place?.into === 'chain') this.firstChain(place.nth);
-    else if (meaning.is === 'into' && !place) {
-      this.at = back;
-      return this.unread();
-    } else if (!place) return [this.remark(token)];
-    return [];
-  }
-
-  private passPart(): void {
-    const part = this.partReference(this.at);
-    if (part) this.at += part.length;
-    else if (this.tokens[this.at]?.key === 'leg') this.at++;
-  }
-
   private closeOrBridge(length: number, token: Token, items: Item[]): Item[] {
     if (this.partReference(this.at + length) && this.tokens[this.at]!.key === 'join') return this.join(1, token, items);
     return [this.close('join', length, token)];
@@ -312,233 +287,6 @@ class RoundReader extends PlaceReader {
       this.error({ code: 'unknown-stitch', text: words, count, meant, word: { from: word.from, to: word.to } }, span);
     } else this.unreadError(span);
     return [];
-  }
-
-  /** The suffixes of a stitch already named: its count, where it goes, its loop. */
-  private worked(meaning: WorkedMeaning, lead: number | null, from: number, items: readonly Item[]): Item[] {
-    let count: Times | null = null;
-    let into: Into | null = null;
-    let loop: Loop = 'both';
-    let through: string | null = null;
-    for (;;) {
-      const times: Times | null = count === null ? this.times() : null;
-      if (times !== null) {
-        count = times;
-        continue;
-      }
-      if (count === null && lead === null && into === null) {
-        const bare = this.bareCount();
-        if (bare !== null) {
-          count = bare;
-          continue;
-        }
-      }
-      if (this.foundation !== null || !this.leftLoopsAt(this.at)) {
-        const suffix = this.loopSuffix();
-        if (suffix) {
-          loop = suffix;
-          continue;
-        }
-      }
-      const phrase = this.phrase();
-      if (phrase?.meaning.is === 'through') {
-        this.at += phrase.length;
-        through = this.limb(items);
-        continue;
-      }
-      if (phrase?.meaning.is === 'starting' || phrase?.meaning.is === 'along') {
-        this.where(phrase.length, this.tokens[this.at]!);
-        continue;
-      }
-      const place: Into | null = into === null || phrase?.meaning.is === 'around' ? this.into() : null;
-      if (!place) break;
-      if (place.into === 'edge' || place.into === 'layers') this.workedOn(place.into, from);
-      else into = place;
-    }
-    if (count === null && lead === null && into === null && (this.is('until') || this.is('as liked'))) count = 'around';
-    const span = this.spanFrom(from);
-    const base: StitchName = meaning.stitch ?? 'sc';
-    const number = typeof count === 'number' ? count : (lead ?? 1);
-    if (into?.into === 'ring') return [this.start('ring', base, number, from)];
-    if (into?.into === 'chain' && this.foundation?.from !== 'chain') return [this.start('chain 2', base, number, from)];
-    if (this.awaiting && meaning.is === 'stitch' && !into) return [this.start(this.awaiting.from, base, number, from)];
-    if (into?.into === 'chain') {
-      this.firstChain(into.nth);
-      into = { into: 'one' };
-    }
-    const whole: Omit<Work, 'per' | 'together' | 'count'> = {
-      kind: 'work',
-      stitch: base,
-      school: meaning.is === 'decrease' ? meaning.school : 'open',
-      loop,
-      through,
-      span,
-    };
-    return [...this.placed(whole, meaning, { lead, count, into }), ...this.sameInMore(whole, meaning, into)];
-  }
-
-  /** "sc in 2nd ch from hook and in each ch across": the same stitch in a second place. */
-  private sameInMore(whole: Omit<Work, 'per' | 'together' | 'count'>, meaning: WorkedMeaning, first: Into | null): Item[] {
-    const back = this.at;
-    if (!first || this.tokens[this.at]?.key !== 'and' || !this.is('with', this.at + 1)) return [];
-    this.at++;
-    const from = this.tokens[this.at]!.from;
-    const into = this.into();
-    if (into && into.into !== 'ring' && into.into !== 'chain')
-      return this.placed({ ...whole, span: this.spanFrom(from) }, meaning, { lead: null, count: null, into });
-    this.at = back;
-    return [];
-  }
-
-  /** Decides between "3 in each" and "one in each of 3" and the like. */
-  private placed(
-    whole: Omit<Work, 'per' | 'together' | 'count'>,
-    meaning: WorkedMeaning,
-    { lead, count, into }: { readonly lead: number | null; readonly count: Times | null; readonly into: Into | null },
-  ): Item[] {
-    const per = meaning.is === 'increase' ? meaning.per : 1;
-    const together = meaning.is === 'decrease' ? meaning.together : 1;
-    const { kind, stitch, school, loop, through, span } = whole;
-    // Written out, as spreading objects takes most of the reading's time.
-    const work = (own: Pick<Work, 'per' | 'together' | 'count'>): Item[] => [
-      { kind, stitch, school, loop, through, span, per: own.per, together: own.together, count: own.count },
-    ];
-    if (into === null) return work({ per, together, count: count ?? lead ?? 1 });
-    if (into.into === 'every') {
-      const plain = into.step - together;
-      const change: Work = { ...whole, per: lead !== null && lead > 1 ? lead : per, together, count: 1 };
-      const before: Work = { ...whole, per: 1, together: 1, school: 'open', count: plain };
-      return [{ kind: 'group', items: plain > 0 ? [before, change] : [change], times: 'around', span: whole.span }];
-    }
-    if (into.into === 'to last')
-      return work({ per: lead !== null && lead > 1 ? lead : per, together, count: { toLast: into.count } });
-    // "12 sc around" is twelve; "2 sc in each st around" is two in each.
-    if (into.into === 'around' && lead !== null) return work({ per, together, count: lead });
-    const spread: Times = into.into === 'each' || into.into === 'around' ? 'around' : into.into === 'next' ? into.count : 1;
-    // "3 sc in next 3 sts" is one in each, "3 sc in each of next 3 sts" three; "dec over next 4 sts" is two decreases.
-    const apart = into.into === 'next' && !into.each;
-    const oneInEach = apart && lead === spread && lead > 1 && !this.doubtful('in-next');
-    const several = meaning.is === 'stitch' && lead !== null && lead > 1 && !oneInEach;
-    if (several) return work({ per: lead, together: 1, count: typeof count === 'number' && spread === 1 ? count : spread });
-    if (spread === 1) return work({ per, together, count: count ?? lead ?? 1 });
-    const fits = typeof spread === 'number' && spread % together === 0 ? spread / together : spread;
-    return work({ per, together, count: fits });
-  }
-
-  private group(depth: number, prefix?: { readonly times: number; readonly from: number }): Item[] {
-    const opener = this.tokens[this.at]!;
-    const closer = CLOSER_OF[opener.key] ?? '*';
-    if (depth >= BOUNDS.depth) {
-      this.error({ code: 'too-deep' }, opener);
-      this.at = this.tokens.length;
-      return [];
-    }
-    this.at++;
-    const star = closer === '*' ? 1 : 0;
-    this.stars += star;
-    const inside = this.sequence(closer, depth + 1);
-    this.stars -= star;
-    const closed = this.tokens[this.at]?.key === closer;
-    if (closed) this.at++;
-    else if (!this.is('from star')) this.unclosed(opener, closer, inside);
-    const span = this.spanFrom(prefix?.from ?? opener.from);
-    const items = inside.map((item) => this.withoutAround(item));
-    if (!items.some((item) => item.kind === 'work' || item.kind === 'group' || item.kind === 'cluster' || item.kind === 'chain'))
-      return items;
-    const cluster = prefix ? null : this.cluster(items, opener.from);
-    if (cluster) return [cluster];
-    const repeat = prefix?.times ?? this.repeat();
-    if (repeat === null && closed) this.report({ code: 'repeat-missing', severity: 'warning', span });
-    const open = repeat !== null && typeof repeat !== 'number';
-    if (open && depth > 0) this.error({ code: 'around-nested' }, span);
-    const times = open && depth > 0 ? 1 : (repeat ?? 1);
-    const group: Group = { kind: 'group', items, times, span: this.spanFrom(span.from) };
-    return [inLoop(group, this.loopSuffix() ?? 'both')];
-  }
-
-  /** Where the missing mark most likely belongs: before the number of repeats, else after the last stitch. */
-  private unclosed(opener: Token, closer: Closer, inside: readonly Item[]): void {
-    const last = inside.at(-1);
-    const closeAt = last?.kind === 'work' ? this.beforeTimes(last) : (last?.span.to ?? opener.to);
-    this.error({ code: 'unclosed', opener: opener.text, closer, closeAt }, opener);
-  }
-
-  /** The end of an item without the "× 6" at its end. */
-  private beforeTimes({ span }: Work): number {
-    const own = this.tokens.filter((token) => token.from >= span.from && token.to <= span.to);
-    const times = own.findIndex((token) => token.key === 'x');
-    return times > 0 ? own[times - 1]!.to : span.to;
-  }
-
-  /** "(hdc, dc, tr) in next st": plain stitches in brackets that go into one stitch. */
-  private cluster(items: readonly Item[], from: number): Cluster | null {
-    const back = this.at;
-    const place = this.into();
-    const stitches = items.flatMap((item): Cluster['stitches'] => {
-      if (item.kind === 'chain') return [{ stitch: 'ch', count: item.count }];
-      const plain = item.kind === 'work' && item.per === 1 && item.together === 1 && typeof item.count === 'number';
-      return plain ? [{ stitch: item.stitch, count: item.count as number }] : [];
-    });
-    const several = stitches.length > 1 || (stitches[0]?.count ?? 0) > 1;
-    const count = place && stitches.length === items.length && several ? this.clusterTimes(place) : null;
-    if (count === null) {
-      this.at = back;
-      return null;
-    }
-    const first = items[0]!;
-    const loop = this.loopSuffix() ?? (first.kind === 'work' ? first.loop : 'both');
-    return { kind: 'cluster', stitches, count, loop, span: this.spanFrom(from) };
-  }
-
-  /** How often a cluster is worked at a place; null where the place repeats a group instead. */
-  private clusterTimes(place: Into): Times | null {
-    if (place.into === 'one') return this.times() ?? 1;
-    if (place.into === 'next') return place.count;
-    if (place.into === 'each') return 'around';
-    return place.into === 'to last' && place.each ? { toLast: place.count } : null;
-  }
-
-  private withoutAround(item: Item): Item {
-    if ((item.kind !== 'work' && item.kind !== 'cluster') || typeof item.count === 'number') return item;
-    this.error({ code: 'around-nested' }, item.span);
-    return { ...item, count: 1 };
-  }
-
-  /** How often a group just closed is worked; null when nothing says so. */
-  private repeat(): Times | null {
-    const back = this.at;
-    while (SEPARATORS.has(this.tokens[this.at]?.key ?? '') && this.tokens[this.at]?.key !== '.') this.at++;
-    const phrase = this.phrase();
-    if (phrase?.meaning.is === 'from star') {
-      this.at += phrase.length;
-      return this.repeatsSaid() ?? this.openEnd() ?? 'around';
-    }
-    if (phrase?.meaning.is === 'filler') {
-      this.at += phrase.length;
-      const times = this.repeatsSaid();
-      if (times !== null) return times;
-    }
-    this.at = back;
-    return this.times() ?? this.bareCount() ?? this.openEnd();
-  }
-
-  /** "repeat 5 times": five in all, unless once more fits better; "5 more times" leaves no doubt. */
-  private repeatsSaid(): Times | null {
-    const from = this.at;
-    const times = this.times();
-    if (typeof times !== 'number') return times;
-    const more = this.tokens.slice(from, this.at).some((token) => token.key === 'more');
-    return !more && this.doubtful('star-repeat') ? times + 1 : times;
-  }
-
-  /** "around", "in each st around", "to last 2 sts" after a group. */
-  private openEnd(): Times | null {
-    const back = this.at;
-    const place = this.into();
-    if (place?.into === 'around' || place?.into === 'each') return 'around';
-    if (place?.into === 'to last') return { toLast: place.count };
-    this.at = back;
-    return null;
   }
 
   /** A loop said before its stitches. With a comma, colon or brackets it holds for the rest; else for the next item. */
@@ -619,23 +367,4 @@ class RoundReader extends PlaceReader {
     else this.error({ code: 'bad-count', text: token.text, most: BOUNDS.partStitches }, token);
     return true;
   }
-
-  private unread(): Item[] {
-    const first = this.tokens[this.at]!;
-    const span = join(first, this.skipToSeparator());
-    this.unreadError(span);
-    return [];
-  }
-}
-
-function isWorked(meaning: Meaning): meaning is WorkedMeaning {
-  return meaning.is === 'stitch' || meaning.is === 'increase' || meaning.is === 'decrease';
-}
-
-/** The item with `loop` on every stitch in it that names no loop itself. */
-function inLoop(item: Item, loop: Loop): Item {
-  if (loop === 'both') return item;
-  if (item.kind === 'work' || item.kind === 'cluster') return item.loop === 'both' ? { ...item, loop } : item;
-  if (item.kind === 'group') return { ...item, items: item.items.map((each) => inLoop(each, loop)) };
-  return item;
 }

@@ -1,11 +1,11 @@
 import { BOUNDS } from './bounds.js';
-import { isColourCode, readColourKey, type ColourKey } from './colour-key.js';
+import { readColourKey, type ColourKey } from './colour-key.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import { guessTerms } from './guess-terms.js';
 import type { HeadingLine } from './heading.js';
 import { readLine, type Line } from './line.js';
+import { LineChecks } from './line-checks.js';
 import type { Colour, Foundation, Item, Like, Note, OtherReading, Part, Pattern, RoundLine } from './pattern.js';
-import { singular } from './plural.js';
 import { printLabel } from './print.js';
 import type { SameAs } from './read-place.js';
 import { readRound, type RoundReading } from './read-round.js';
@@ -86,11 +86,6 @@ function openBrackets(tokens: readonly Token[], open: number): number {
   return depth;
 }
 
-/** Things people make two of, in the plural (common practice). */
-const PAIRED = new Set(
-  'arm leg ear wing foot eye hand fin flipper paw horn antenna claw hoof cheek boot shoe oar sleeve eyelid tusk'.split(' '),
-);
-
 interface Heading {
   readonly name: string;
   readonly nameEnd: number;
@@ -122,14 +117,16 @@ class PatternReader {
   private readonly parts: Part[] = [];
   private readonly notes: Note[] = [];
   private readonly lookups = { left: MOST_LOOKUPS };
-  private readonly unnamed = new Set<string>();
+  private readonly checks: LineChecks;
 
   constructor(
     private readonly text: string,
     private readonly terms: Terms,
     private readonly key: ColourKey,
     private readonly report: (diagnostic: ReadingDiagnostic) => void,
-  ) {}
+  ) {
+    this.checks = new LineChecks(text, report);
+  }
 
   read(lines: readonly Line[]): Pattern {
     let apart = true;
@@ -210,7 +207,7 @@ class PatternReader {
     const goesOn = !restart && !starts && label.first === expected;
     const others = this.otherReadings(line, opens, reading);
     this.openPart(opens && !goesOn, line.span);
-    const { first, last } = this.checkRange(label);
+    const { first, last } = this.checks.range(label);
     const isFirst = this.part!.lines.length === 0;
     const afterOpenRun = this.part!.lines.at(-1)?.open != null;
     if (!isFirst && first > expected && !afterOpenRun)
@@ -226,7 +223,7 @@ class PatternReader {
     const before = this.colours.map((colour): Item => colour);
     this.colours = [];
     this.foundation = null;
-    for (const item of items) this.checkColour(item);
+    for (const item of items) this.checks.colour(item);
     const own = {
       first,
       last,
@@ -240,7 +237,7 @@ class PatternReader {
       span: line.span,
     };
     this.part!.lines.push(...(reading.same ? this.takenOver(own, reading.same) : [own]));
-    if (!reading.same) this.checkStart(isFirst, told, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
+    if (!reading.same) this.checks.start(isFirst, told, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
   }
 
   private otherReadings(line: RoundText, first: boolean, reading: RoundReading): OtherReading[] {
@@ -289,7 +286,7 @@ class PatternReader {
       const name = heading?.name ?? (this.parts.length === 0 ? (this.title ?? 'Part 1') : `Part ${this.parts.length + 1}`);
       if (!heading && this.parts.length > 0) this.report({ code: 'part-unnamed', severity: 'hint', name, span });
       const copies = heading?.copies ?? null;
-      if (heading && copies === null) this.checkCopies(heading);
+      if (heading && copies === null) this.checks.copies(heading);
       this.part = {
         name,
         copies: copies ?? 1,
@@ -326,56 +323,5 @@ class PatternReader {
     const notes = [...this.part.notes, ...after, ...fromColours];
     this.parts.push({ name, copies, copiesSaid, lines, notes, heading, span: join(heading, lines.at(-1)?.span ?? heading) });
     this.part = null;
-  }
-
-  private checkRange(label: { first: number; last: number; span: Span; word: 'round' | 'row' }): { first: number; last: number } {
-    const { span, word } = label;
-    let first = Math.min(label.first, label.last);
-    let last = Math.max(label.first, label.last);
-    if (label.first > label.last) {
-      const right = `${printLabel({ first, last, word })}:`;
-      this.report({ code: 'range-backwards', severity: 'warning', first: label.first, last: label.last, label: right, span });
-    }
-    if (first < 1 || last > BOUNDS.rounds) {
-      this.report({ code: 'bad-count', severity: 'error', text: this.text.slice(span.from, span.to), most: BOUNDS.rounds, span });
-      first = Math.min(Math.max(1, first), BOUNDS.rounds);
-      last = Math.min(last > BOUNDS.rounds ? first : last, BOUNDS.rounds);
-    }
-    return { first, last: Math.max(first, last) };
-  }
-
-  private checkStart(isFirst: boolean, told: boolean, line: RoundText, items: readonly Item[], label: string): void {
-    const foundation = items.find((item) => item.kind === 'foundation');
-    const starts = items.some((item) => item.kind === 'start') || foundation?.from === 'chain';
-    const works = items.some(
-      (item) => item.kind === 'work' || item.kind === 'group' || item.kind === 'cluster' || item.kind === 'chain',
-    );
-    if (isFirst && !starts && !foundation && works)
-      this.report({ code: 'start-missing', severity: 'hint', label, span: line.label.span });
-    if (!isFirst && starts) this.report({ code: 'start-late', severity: 'error', label, span: line.span });
-    if (!starts && !works && !told) this.report({ code: 'empty-round', severity: 'error', label, span: line.span });
-    if (foundation?.from !== 'chain') return;
-    const needed = foundation.sides === 2 ? 3 : foundation.first;
-    if (foundation.chains < Math.max(needed, foundation.first))
-      this.report({
-        code: 'chain-short',
-        severity: 'error',
-        chains: foundation.chains,
-        needed: Math.max(needed, foundation.first),
-        span: foundation.span,
-      });
-  }
-
-  private checkCopies({ name, nameEnd, span }: Heading): void {
-    const word = /\p{L}+$/u.exec(name)?.[0].toLowerCase() ?? '';
-    if (singular(word) !== word && PAIRED.has(singular(word)))
-      this.report({ code: 'copies-missing', severity: 'hint', name, insertAt: nameEnd, span: { from: span.from, to: nameEnd } });
-  }
-
-  private checkColour(item: Item): void {
-    if (item.kind === 'group') item.items.forEach((each) => this.checkColour(each));
-    if (item.kind !== 'colour' || !isColourCode(item.name) || this.unnamed.has(item.name)) return;
-    this.unnamed.add(item.name);
-    this.report({ code: 'colour-unnamed', severity: 'warning', name: item.name, span: item.span });
   }
 }

@@ -352,6 +352,14 @@ export class RoundCursor {
     this.error(facts, span);
   }
 
+  /** Passes over what cannot be read, up to the next separator. */
+  protected unread(): never[] {
+    const first = this.tokens[this.at]!;
+    const span = join(first, this.skipToSeparator());
+    this.unreadError(span);
+    return [];
+  }
+
   /** The known word a token may have been meant to be. */
   protected meant(token: Token): string | null {
     return this.context.lookups.left-- > 0 ? nearestWord(token.text) : null;
