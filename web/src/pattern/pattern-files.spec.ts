@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { takeFile } from './pattern-files';
+
+const take = (name: string, content: string, type = '') => takeFile(new File([content], name, { type }));
+const DOCUMENT = { format: 'lemniscus-pattern', version: 1, title: 'Buoy', terms: 'US', parts: [] };
+
+describe('files that are dropped on the pattern', () => {
+  it('are read as text, whatever ends their lines', async () => {
+    expect(await take('buoy.TXT', 'R1: 6 sc in ring\r\nR2: inc × 6\rR3')).toEqual({ text: 'R1: 6 sc in ring\nR2: inc × 6\nR3' });
+    expect(await take('buoy', 'R1', 'text/plain')).toEqual({ text: 'R1' });
+  });
+
+  it('are read as the documented JSON, with or without a text', async () => {
+    expect(await take('buoy.json', JSON.stringify({ ...DOCUMENT, text: 'as written' }))).toEqual({ text: 'as written' });
+    const round = { label: 'R1', instruction: '6 sc in ring', makes: [6], stated: 6, notes: ['Begin.'] };
+    const parts = [{ name: 'Float', copies: 2, rounds: [round] }];
+    expect(await take('buoy.json', JSON.stringify({ ...DOCUMENT, parts }))).toEqual({
+      text: '# Buoy\nUS terms\n\n## Float (make 2)\nBegin.\nR1: 6 sc in ring (6)\n',
+    });
+  });
+
+  it.each([
+    ['puffin.docx', 'PK', '“puffin.docx” is no plain text.'],
+    ['junk.txt', 'a\0b', '“junk.txt” holds no readable text.'],
+    ['long.txt', 'x'.repeat(2_000_001), '“long.txt” is larger than 2 MB'],
+    ['cut.json', '{"format":', '“cut.json” is no JSON.'],
+    ['other.json', '{"a":1}', '“other.json” cannot be read as a pattern: format: This JSON file is no Lemniscus pattern.'],
+    ['newer.json', JSON.stringify({ ...DOCUMENT, version: 2 }), 'version: This file was written by a newer Lemniscus.'],
+    ['copies.json', JSON.stringify({ ...DOCUMENT, parts: [{ name: 'x', copies: 0, rounds: [] }] }), 'parts.0.copies:'],
+  ])('%s is refused with a reason', async (name, content, reason) => {
+    const taken = await take(name, content);
+    expect('refused' in taken && taken.refused).toContain(reason);
+  });
+});
