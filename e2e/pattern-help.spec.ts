@@ -159,3 +159,52 @@ test('a pattern of a thousand rounds takes typing at once, and junk is a message
   await paste(page, 'R1: 6 sc in ring (6)');
   await expect(allRight(page)).toBeVisible();
 });
+
+test('the lean of the hand shows as creep, with what brings the start back, and is remembered', async ({ app, page }) => {
+  await page.goto(`${app.url}/new`);
+  await paste(page, `Buoy\nR1: 24 sc in ring (24)\nR2–R13: sc around (24)`);
+  await page.getByRole('tab', { name: 'Map' }).click();
+  await page.getByText('Lean of my hand').click();
+  await page.getByRole('spinbutton', { name: 'Stitches crept' }).fill('5');
+  await page.keyboard.press('Tab');
+  await page.getByRole('img', { name: /^Buoy unrolled/ }).hover({ position: { x: 100, y: 20 } });
+  const readout = page.getByRole('status').filter({ hasText: 'R13: 24 stitches' });
+  await expect(readout).toContainText('its start has crept 5 stitches, 5 more bring it back');
+  await page.reload();
+  await page.getByRole('tab', { name: 'Map' }).click();
+  await page.getByText('Lean of my hand').click();
+  await expect(page.getByRole('spinbutton', { name: 'Stitches crept' })).toHaveValue('5');
+});
+
+test('parts of a set: rows lie flat, limbs are named at the hook, joined rounds say how they end', async ({ app, page }) => {
+  await takeUp(page, app.url, 'Signal kite');
+  await stage(page, 'Gather').click();
+  await expect(page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Panel' }) })).toContainText('flat');
+  await takeUp(page, app.url, 'Seal pup');
+  await page.getByRole('button', { name: 'Body', exact: true }).click();
+  for (let round = 1; round < 10; round++) await page.keyboard.press('Enter');
+  await expect(page.locator('.where')).toContainText('Round 10 of 21');
+  await expect(page.locator('lem-work-stage')).toContainText('4 sc through Flipper');
+  await takeUp(page, app.url, 'Rowing boat');
+  await page.keyboard.press('Enter');
+  // The chain that lifts the yarn is a step of its own, and no stitch.
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: /^Stitch done\. 0 of 36 stitches/ })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: /^Stitch done\. 2 of 36 stitches/ })).toBeVisible();
+});
+
+test('on a phone the text, its counts and the map can all be reached', async ({ app, browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await takeUp(page, app.url, 'Harbour puffin');
+  await stage(page, 'Pattern').click();
+  await expect(editor(page)).toBeInViewport();
+  await page.getByRole('tab', { name: 'Map' }).tap();
+  await page.getByRole('button', { name: 'Wing', exact: true }).tap();
+  const map = page.getByRole('img', { name: /^Wing unrolled: 11 rounds/ });
+  await map.scrollIntoViewIfNeeded();
+  await expect(map).toBeInViewport();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await context.close();
+});

@@ -70,7 +70,7 @@ export abstract class GroupReader extends WorkedReader {
     const stitches = items.flatMap((item): Cluster['stitches'] => {
       if (item.kind === 'chain') return [{ stitch: 'ch', count: item.count }];
       const plain = item.kind === 'work' && item.per === 1 && item.together === 1 && typeof item.count === 'number';
-      return plain ? [{ stitch: item.stitch, count: item.count as number }] : [];
+      return plain ? [{ stitch: item.stitch, count: item.count }] : [];
     });
     const several = stitches.length > 1 || (stitches[0]?.count ?? 0) > 1;
     const count = place && stitches.length === items.length && several ? this.clusterTimes(place) : null;

@@ -161,12 +161,12 @@ class PatternReader {
   /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
   private readSettingLine(tokens: readonly Token[]): boolean {
     if (tokens.length > 12) return false;
-    let clean = true;
+    const noted = { clean: true };
     const before = this.heading !== null || this.part === null;
-    const { items } = readRound(this.text, tokens, this.context(before), () => (clean = false));
+    const { items } = readRound(this.text, tokens, this.context(before), () => (noted.clean = false));
     const only = items[0];
     const last = tokens.findLast((token) => token.kind !== 'mark');
-    if (items.length !== 1 || !clean || only?.span.to !== last?.to) return false;
+    if (items.length !== 1 || !noted.clean || only?.span.to !== last?.to) return false;
     if (only?.kind === 'colour') this.colours.push(only);
     else if (only?.kind === 'foundation' && before) this.foundation = only;
     else return false;
@@ -197,9 +197,9 @@ class PatternReader {
       : line.label;
     const restart = label.first < expected || this.part === null;
     const opens = restart || this.heading?.rank === 3;
-    let told = false;
+    const told = { error: false };
     const reading = readRound(this.text, line.tokens, this.context(opens), (diagnostic) => {
-      told ||= diagnostic.severity === 'error';
+      told.error ||= diagnostic.severity === 'error';
       this.report(diagnostic);
     });
     const starts = reading.items.some((item) => item.kind === 'start' || item.kind === 'foundation');
@@ -209,7 +209,7 @@ class PatternReader {
     this.openPart(opens && !goesOn, line.span);
     const { first, last } = this.checks.range(label);
     const isFirst = this.part!.lines.length === 0;
-    const afterOpenRun = this.part!.lines.at(-1)?.open != null;
+    const afterOpenRun = this.part!.lines.at(-1)?.open !== null;
     if (!isFirst && first > expected && !afterOpenRun)
       this.report({
         code: 'number-gap',
@@ -237,7 +237,7 @@ class PatternReader {
       span: line.span,
     };
     this.part!.lines.push(...(reading.same ? this.takenOver(own, reading.same) : [own]));
-    if (!reading.same) this.checks.start(isFirst, told, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
+    if (!reading.same) this.checks.start(isFirst, told.error, line, items, `${label.word === 'row' ? 'Row' : 'Round'} ${first}`);
   }
 
   private otherReadings(line: RoundText, first: boolean, reading: RoundReading): OtherReading[] {

@@ -10,6 +10,7 @@ type Listed =
   | { readonly is: 'list'; readonly revisions: readonly Revision[] }
   | { readonly is: 'failed'; readonly message: string };
 
+const LOADING: Listed = { is: 'loading' };
 const WHEN = new Intl.DateTimeFormat(undefined, {
   weekday: 'short',
   day: 'numeric',
@@ -101,7 +102,7 @@ export class EarlierTexts {
         ),
       ),
     ),
-    { initialValue: { is: 'loading' } satisfies Listed as Listed },
+    { initialValue: LOADING },
   );
 
   protected revisions(): readonly Revision[] {

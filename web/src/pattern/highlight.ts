@@ -13,8 +13,9 @@ export interface Highlight {
 /** What every word of a pattern was read as, in text order, without overlaps. */
 export function highlightsOf({ pattern }: PatternCount): Highlight[] {
   const all: Highlight[] = [];
-  const add = (is: Highlight['is'], { from, to }: { from: number; to: number }): void =>
-    void (to > from && all.push({ is, from, to }));
+  const add = (is: Highlight['is'], { from, to }: { from: number; to: number }): void => {
+    if (to > from) all.push({ is, from, to });
+  };
   for (const note of pattern.notes) add('note', note.span);
   for (const part of pattern.parts) {
     if (part.heading.to <= (part.lines[0]?.span.from ?? Number.POSITIVE_INFINITY)) add('title', part.heading);

@@ -2,9 +2,6 @@ import { ApplicationRef, Component, computed, inject, input, output, signal, vie
 import type { PatternCount } from '@lemniscus/core/fabric';
 import { placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzDropDownModule } from 'ng-zorro-antd/dropdown';
-import { NzMenuModule } from 'ng-zorro-antd/menu';
 import type { SettledReading } from '../data/settled-reading';
 import { EarlierTexts } from './earlier-texts';
 import type { HelpSource } from './editor-help';
@@ -21,7 +18,7 @@ type View = 'rounds' | 'map' | 'earlier';
 /** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
 @Component({
   selector: 'lem-pattern-desk',
-  imports: [EarlierTexts, MapView, NzButtonModule, NzDropDownModule, NzMenuModule, PatternEditor, RoundTable, SofaSheet],
+  imports: [EarlierTexts, MapView, PatternEditor, RoundTable, SofaSheet],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
   host: {
@@ -44,6 +41,11 @@ export class PatternDesk {
   private readonly application = inject(ApplicationRef);
   private readonly editor = viewChild.required(PatternEditor);
 
+  protected readonly saveKinds: readonly { readonly kind: SaveKind; readonly words: string }[] = [
+    { kind: 'txt', words: 'Text, as written (.txt)' },
+    { kind: 'md', words: 'The clear form (.md)' },
+    { kind: 'json', words: 'For other programs (.json)' },
+  ];
   protected readonly bothTerms: readonly Terms[] = ['US', 'UK'];
   protected readonly over = signal(false);
   protected readonly refused = signal('');
