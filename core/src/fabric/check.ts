@@ -195,7 +195,9 @@ class PartChecker {
           tookOther: took,
           makes: (took ? reckoned : usual).measure.makes,
           otherMakes: (took ? usual : reckoned).measure.makes,
-          fixes: [took ? reckoned : usual, took ? usual : reckoned].flatMap((reading) => writtenOut(line, reading, this.style)),
+          fixes: [took ? reckoned : usual, took ? usual : reckoned]
+            .filter((reading) => reading.problems.length === 0)
+            .flatMap((reading) => writtenOut(line, reading, this.style)),
         });
       }
       if (took) return;
@@ -203,7 +205,14 @@ class PartChecker {
   }
 
   private bothFit(line: RoundLine, { doubt }: OtherReading, usual: Reckoning, other: Reckoning): boolean {
-    if (line.stated || doubt === 'oval' || doubt === 'in-next' || (doubt === 'chain' && this.rounds.length > 0)) return false;
+    if (
+      line.stated ||
+      doubt === 'oval' ||
+      doubt === 'in-next' ||
+      doubt === 'last-slip' ||
+      (doubt === 'chain' && this.rounds.length > 0)
+    )
+      return false;
     return usual.problems.length === 0 && other.problems.length === 0 && usual.measure.makes !== other.measure.makes;
   }
 

@@ -5,7 +5,7 @@ import type { Terms } from './stitch.js';
 export type Severity = 'error' | 'warning' | 'hint';
 
 /** What some words could also mean, besides what they are read as. */
-export type Doubt = 'star-repeat' | 'chain' | 'in-next' | 'oval';
+export type Doubt = 'star-repeat' | 'chain' | 'in-next' | 'oval' | 'last-slip';
 
 /** Replaces `[from, to)` of the text. */
 export interface TextEdit extends Span {

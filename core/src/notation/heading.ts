@@ -30,14 +30,33 @@ export function readHeading(text: string, tokens: readonly Token[], span: Span):
   const colon = tokens[end - 1]?.key === ':';
   if (colon) end--;
   const { copies, from, to } = readCopies(tokens, start, end);
-  const name = tokens.slice(from, to);
-  if (name.length === 0) return null;
+  const name = withoutAside(tokens.slice(from, to));
+  if (name.length === 0 || isNoPart(name)) return null;
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name[0]!.kind === 'word';
   const marked = start > 0 || bold;
   if (!marked && !plain) return null;
   const nameSpan = join(name[0]!, name[name.length - 1]!);
   const mark = marked || copies !== null ? 'marked' : colon ? 'colon' : 'bare';
   return { is: 'heading', name: text.slice(nameSpan.from, nameSpan.to).trim(), nameEnd: nameSpan.to, copies, mark, tokens, span };
+}
+
+/** "Body (red)": words in brackets at the end do not belong to the name. */
+function withoutAside(name: readonly Token[]): readonly Token[] {
+  const open = name.findIndex((token) => token.key === '(' || token.key === '[');
+  const closed = name.at(-1)?.key === ')' || name.at(-1)?.key === ']';
+  const words = open > 0 && closed && name.slice(open + 1, -1).every((token) => token.kind === 'word');
+  return words ? name.slice(0, open) : name;
+}
+
+/** Headings of what stands around a pattern and is no part of it (common practice). */
+const NO_PARTS = new Set(
+  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide'.split(
+    '|',
+  ),
+);
+
+function isNoPart(name: readonly Token[]): boolean {
+  return NO_PARTS.has(name.map((token) => token.key).join(' '));
 }
 
 function isNameToken(token: Token): boolean {

@@ -205,7 +205,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
     words(`
     and | then | work | working | repeat | rep | crochet | make | the | to make | now | again | work even | just |
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
-    base chain | to start | to begin | begin with | start with | continue with | unworked`),
+    base chain | to start | to begin | begin with | start with | continue with | unworked | rs | ws`),
   ],
   [
     { is: 'counted', counted: true },

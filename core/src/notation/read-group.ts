@@ -116,7 +116,7 @@ export abstract class GroupReader extends WorkedReader {
   }
 
   /** "repeat 5 times": five in all, unless once more fits better; "5 more times" leaves no doubt. */
-  private repeatsSaid(): Times | null {
+  protected repeatsSaid(): Times | null {
     const from = this.at;
     const times = this.times();
     if (typeof times !== 'number') return times;
@@ -125,7 +125,7 @@ export abstract class GroupReader extends WorkedReader {
   }
 
   /** "around", "in each st around", "to last 2 sts" after a group. */
-  private openEnd(): Times | null {
+  protected openEnd(): Times | null {
     const back = this.at;
     const place = this.into();
     if (place?.into === 'around' || place?.into === 'each') return 'around';

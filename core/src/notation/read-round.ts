@@ -60,7 +60,10 @@ class RoundReader extends GroupReader {
       items[start] = { ...own, chain: counted ? 'counted' : 'loose', span: join(chain.span, own.span) };
       items.splice(lifted, 1);
     }
-    return items.map((item, i) => {
+    const last = items.findLastIndex((item) => item.kind !== 'remark' && item.kind !== 'colour');
+    return items.map((item, i): Item => {
+      if (i === last && isLoneSlip(item) && i > 0 && this.doubtful('last-slip'))
+        return { kind: 'close', how: 'join', span: item.span };
       if (item.kind === 'group') return this.withChains(item);
       if (item.kind !== 'chain' || !this.unsaid.has(item)) return item;
       const byPlace = chainCountsByPlace(items, i);
@@ -86,6 +89,8 @@ class RoundReader extends GroupReader {
       if (token.key === closer) break;
       if (closer === '*' && this.is('from star')) break;
       if (depth === 0 && this.readStated(items.length > 0 || this.same !== null)) {
+        // "R2 (12): inc × 6" says its total first.
+        if (items.length === 0 && this.same === null) continue;
         items.push(...this.afterStated(items));
         break;
       }
@@ -219,17 +224,29 @@ class RoundReader extends GroupReader {
         return [];
       case 'same':
       case 'filler':
-        return this.filler(length, token, meaning.is === 'same');
+        return this.filler(length, token, meaning.is === 'same', items);
       default:
         return this.unread();
     }
   }
 
-  private filler(length: number, token: Token, same: boolean): Item[] {
+  private filler(length: number, token: Token, same: boolean, items: Item[]): Item[] {
     if (this.sameAs(this.at + length, token)) return [];
     if (same) return this.unread();
     this.at += length;
+    if (token.key.startsWith('rep')) this.repeatAll(items);
     return [];
+  }
+
+  /** "sc, inc; repeat 6 times": without brackets, all that was said so far is meant. */
+  private repeatAll(items: Item[]): void {
+    const plain = items.length > 0 && items.every((item) => item.kind === 'work' && typeof item.count === 'number');
+    if (!plain) return;
+    const ends = this.at >= this.tokens.length || this.statedLength(true) > 0 || this.tokens[this.at]!.key === '.';
+    const times = this.repeatsSaid() ?? this.openEnd() ?? (ends ? 'around' : null);
+    if (times === null) return;
+    const span = this.spanFrom(items[0]!.span.from);
+    items.splice(0, items.length, { kind: 'group', items: [...items], times, span });
   }
 
   private closeOrBridge(length: number, token: Token, items: Item[]): Item[] {
@@ -367,4 +384,9 @@ class RoundReader extends GroupReader {
     else this.error({ code: 'bad-count', text: token.text, most: BOUNDS.partStitches }, token);
     return true;
   }
+}
+
+/** "…, sl st" at a round's end may close it, or be a stitch of it. */
+function isLoneSlip(item: Item): boolean {
+  return item.kind === 'work' && item.stitch === 'sl st' && item.count === 1 && item.per === 1;
 }

@@ -132,7 +132,7 @@ class PatternReader {
     let apart = true;
     for (const line of lines) {
       if (line.is === 'heading' && (line.mark === 'marked' || !this.readSettingLine(line.tokens))) this.readHeading(line, apart);
-      else if (line.is === 'words' && !this.readSettingLine(line.tokens)) this.keepNote(line.span);
+      else if (line.is === 'words') this.readWords(line);
       else if (line.is === 'round') this.readRoundLine(line);
       apart = line.is === 'blank';
     }
@@ -156,6 +156,26 @@ class PatternReader {
     if (earlier && untitled) this.title = earlier.name;
     else if (earlier) this.keepNote(earlier.span);
     this.heading = heading;
+  }
+
+  /** Words are a note, unless they set a colour or a chain, or are the only instruction below a heading. */
+  private readWords(line: Extract<Line, { is: 'words' }>): void {
+    if (this.readSettingLine(line.tokens)) return;
+    const round = this.heading?.rank === 3 ? this.unlabelled(line) : null;
+    if (round) this.readRoundLine(round);
+    else this.keepNote(line.span);
+  }
+
+  /** "Ch 6, sc in 2nd ch from hook, sc 4." right below a heading is its first round, when every word of it can be read. */
+  private unlabelled({ tokens, span }: Extract<Line, { is: 'words' }>): RoundText | null {
+    const noted = { clean: true };
+    const { items } = readRound(this.text, tokens, this.context(true), () => (noted.clean = false));
+    const starts = items.some((item) => item.kind === 'start' || item.kind === 'foundation');
+    const works = items.some((item) => item.kind === 'start' || item.kind === 'work' || item.kind === 'group');
+    if (!noted.clean || !starts || !works || items.some((item) => item.kind === 'remark')) return null;
+    const at = { from: span.from, to: span.from };
+    const word = items.some((item) => item.kind === 'foundation') ? 'row' : 'round';
+    return { is: 'round', label: { first: 1, last: 1, word, relative: false, open: null, span: at, next: 0 }, tokens, span };
   }
 
   /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */

@@ -163,6 +163,10 @@ export class RoundCursor {
         return { into: 'each' };
       }
       case 'ring':
+        // "MC" is the main colour where the pattern says so.
+        if (this.context.colours.has(this.tokens[this.at]!.text)) return null;
+        this.at += length;
+        return { into: 'ring' };
       case 'around':
       case 'edge':
       case 'layers':
@@ -199,7 +203,7 @@ export class RoundCursor {
     const number = numberOf(token);
     if (number === null && (unsaid === undefined || this.phrase(this.at + length)?.meaning.is !== 'stitches')) return null;
     this.at += length + (number === null ? 0 : 1);
-    if (!this.skipIf('stitches')) this.skipIf('chain');
+    if (!this.skipIf('stitches') && !this.skipIf('chain')) this.skipIf('stitch');
     const made = make(number === null ? unsaid! : this.checkedCount(number, token!));
     if (made?.into === 'to last') this.skipIf('remain');
     return made;
@@ -237,6 +241,9 @@ export class RoundCursor {
       return i + 1 - at;
     }
     if (first.key === '=') return i - at;
+    // "– 12 sc." at the end is a total too, where a dash stands apart.
+    const apart = first.key === '-' && first.from > (this.tokens[at - 1]?.to ?? 0) && first.to < this.tokens[at + 1]!.from;
+    if (apart && unit?.meaning.is === 'stitch') i += unit.length;
     const ends = this.tokens[i] === undefined || this.tokens[i]!.key === '.';
     return worked && ends && (marked || named) ? i - at : 0;
   }

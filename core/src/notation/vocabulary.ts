@@ -31,6 +31,13 @@ function build(terms: Terms): Vocabulary {
     for (const name of names) add(root, name, { is: 'stitch', stitch });
     if (stitch === 'sl st' || stitch === 'ch') continue;
     for (const name of names) {
+      // "into each sc": the stitches below go by their own name.
+      for (const each of ['each', 'every'])
+        for (const end of ['', ' around', ' across']) add(root, `${each} ${name}${end}`, { is: 'each' });
+      for (const one of ['next', 'the next', 'first', 'the first', 'last', 'the last', 'same', 'the same'])
+        add(root, `${one} ${name}`, { is: 'next one' });
+    }
+    for (const name of names) {
       for (const inc of ['inc', 'increase', 'increases']) {
         add(root, `${name} ${inc}`, { is: 'increase', stitch, per: 2 });
         add(root, `${inc} in ${name}`, { is: 'increase', stitch, per: 2 });
