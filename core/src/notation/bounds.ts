@@ -6,6 +6,8 @@ export const BOUNDS = {
   rounds: 5_000,
   /** Most copies of one part. */
   copies: 200,
+  /** Parts of one pattern. */
+  parts: 300,
   /** Groups inside groups. */
   depth: 16,
   /** Stitches in one part. */

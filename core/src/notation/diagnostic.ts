@@ -47,6 +47,7 @@ export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Sp
   | { readonly code: 'chain-short'; readonly chains: number; readonly needed: number }
   | { readonly code: 'same-missing'; readonly round: number; readonly part: string | null }
   | { readonly code: 'part-unnamed'; readonly name: string }
+  | { readonly code: 'too-many-parts' }
   | { readonly code: 'copies-missing'; readonly name: string; readonly insertAt: number }
   | { readonly code: 'colour-unnamed'; readonly name: string }
   | {
@@ -106,6 +107,8 @@ export function describeReading(d: ReadingDiagnostic): string {
         : `There is no round ${d.round} before this to take over. Write the round out.`;
     case 'part-unnamed':
       return `The rounds begin again here without a heading. Taken as a new part, “${d.name}”.`;
+    case 'too-many-parts':
+      return `Only ${BOUNDS.parts} parts are read; what follows is kept as notes. Split the pattern into several makes.`;
     case 'copies-missing':
       return `“${d.name}” sounds like more than one, but how many to make is not said. Counted as one.`;
     case 'colour-unnamed':
@@ -152,6 +155,7 @@ export function fixesOfReading(d: ReadingDiagnostic): readonly Fix[] {
     case 'chain-short':
     case 'same-missing':
     case 'part-unnamed':
+    case 'too-many-parts':
     case 'no-rounds':
     case 'text-too-long':
       return [];

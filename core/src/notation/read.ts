@@ -118,6 +118,7 @@ class PatternReader {
   private readonly notes: Note[] = [];
   private readonly lookups = { left: MOST_LOOKUPS };
   private readonly checks: LineChecks;
+  private full = false;
 
   constructor(
     private readonly text: string,
@@ -133,7 +134,7 @@ class PatternReader {
     for (const line of lines) {
       if (line.is === 'heading' && (line.mark === 'marked' || !this.readSettingLine(line.tokens))) this.readHeading(line, apart);
       else if (line.is === 'words') this.readWords(line);
-      else if (line.is === 'round') this.readRoundLine(line);
+      else if (line.is === 'round') this.readRound(line);
       apart = line.is === 'blank';
     }
     if (!this.part) this.title ??= this.heading?.name ?? null;
@@ -162,7 +163,7 @@ class PatternReader {
   private readWords(line: Extract<Line, { is: 'words' }>): void {
     if (this.readSettingLine(line.tokens)) return;
     const round = this.heading?.rank === 3 ? this.unlabelled(line) : null;
-    if (round) this.readRoundLine(round);
+    if (round) this.readRound(round);
     else this.keepNote(line.span);
   }
 
@@ -208,6 +209,17 @@ class PatternReader {
 
   private keepNote(span: Span): void {
     this.waiting.push({ text: this.text.slice(span.from, span.to), before: 0, span });
+  }
+
+  /** Past the most parts that are read, rounds are only words. */
+  private readRound(line: RoundText): void {
+    if (this.parts.length < BOUNDS.parts) {
+      this.readRoundLine(line);
+      return;
+    }
+    if (!this.full) this.report({ code: 'too-many-parts', severity: 'error', span: line.span });
+    this.full = true;
+    this.keepNote(line.span);
   }
 
   private readRoundLine(line: RoundText): void {

@@ -13,6 +13,9 @@ import { savePattern, takeFile, type SaveKind } from './pattern-files';
 import { RoundTable } from './round-table';
 import { SofaSheet } from './sofa-sheet';
 
+/** Findings said in the text; one who has more begins with the first. */
+const MOST_SAID = 200;
+
 type View = 'rounds' | 'map' | 'earlier';
 
 /** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
@@ -59,7 +62,7 @@ export class PatternDesk {
   private readonly findings = computed(() => findingsOf(this.count()));
   protected readonly marks = computed(() => ({
     text: this.reading().text,
-    findings: this.findings(),
+    findings: this.findings().slice(0, MOST_SAID),
     counts: outlineOf(this.count())
       .flat()
       .sort((a, b) => a.at - b.at),
