@@ -70,6 +70,16 @@ describe('a total that differs', () => {
   });
 });
 
+describe('a line that could not be read', () => {
+  it('is told once: an open bracket is taken to close before its number, and what follows goes on from there', () => {
+    expect(codes(`${ring(12)}\nR2: (1 sc, inc x 6\nR3: (2 sc, inc) × 6 (24)`)).toEqual(['unclosed']);
+    expect(codes(`${ring(12)}\nR2: blurb × 6\nR3: (2 sc, inc) × 6 (24)\nR4: (3 sc, inc) × 5`)).toEqual([
+      'unread',
+      'leaves-stitches',
+    ]);
+  });
+});
+
 describe('growth', () => {
   it.each([
     [12, '2 sc in each st around', 'growth-ruffles'],

@@ -18,7 +18,7 @@ import {
 import type { CountDiagnostic } from './count-diagnostic.js';
 import { foundationOf, foundationPlaces, lineWay, partWay, type Way } from './foundation.js';
 import { jumpOf } from './growth.js';
-import { measureRound, type RoundMeasure } from './measure.js';
+import { measureRound, openTimes, type RoundMeasure } from './measure.js';
 import { usingLess, usingUp } from './ways-out.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
@@ -77,6 +77,8 @@ class PartChecker {
   private readonly style: PrintStyle;
   private below: readonly number[] = [0];
   private total = 0;
+  /** After a line that could not be read whole and states no total, nobody knows what there is to work over. */
+  private unsure = false;
   private named: readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] | null = null;
 
   constructor(
@@ -120,6 +122,7 @@ class PartChecker {
       const way = lineWay(line, this.way);
       this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok });
       this.below = this.countsAfter(line, measure, ok);
+      this.unsure = unread && stated === null;
     }
   }
 
@@ -140,8 +143,10 @@ class PartChecker {
     const foundation = foundationOf(line.items);
     const places = foundation ? foundationPlaces(foundation, first ? 0 : below, this.rounds, this.counted()) : below;
     // Where nobody can know how many places there are, the round is taken at its word.
-    const known = places !== null && (foundation !== null || !first);
-    const available = places ?? line.stated?.count ?? measureRound(line.items, 0).uses;
+    const open = line.items.some((item) => openTimes(item) !== null);
+    const known = places !== null && (foundation !== null || !first) && (!this.unsure || open);
+    const own = measureRound(line.items, 0).uses;
+    const available = this.unsure && !open ? own : (places ?? line.stated?.count ?? own);
     const counted = measureRound(line.items, available);
     // A first round that names no start is worked into a ring, so it uses nothing.
     const measure = first && !foundation ? { uses: 0, makes: counted.makes, around: counted.around } : counted;

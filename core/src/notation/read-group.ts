@@ -32,15 +32,16 @@ export abstract class GroupReader extends WorkedReader {
     const inside = this.sequence(closer, depth + 1);
     this.stars -= star;
     const closed = this.tokens[this.at]?.key === closer;
+    let meant: number | null = null;
     if (closed) this.at++;
-    else if (!this.is('from star')) this.unclosed(opener, closer, inside);
+    else if (!this.is('from star')) meant = this.unclosed(opener, closer, inside);
     const span = this.spanFrom(prefix?.from ?? opener.from);
     const items = inside.map((item) => this.withoutAround(item));
     if (!items.some((item) => item.kind === 'work' || item.kind === 'group' || item.kind === 'cluster' || item.kind === 'chain'))
       return items;
     const cluster = prefix ? null : this.cluster(items, opener.from);
     if (cluster) return [cluster];
-    const repeat = prefix?.times ?? this.repeat();
+    const repeat = prefix?.times ?? meant ?? this.repeat();
     if (repeat === null && closed) this.report({ code: 'repeat-missing', severity: 'warning', span });
     const open = repeat !== null && typeof repeat !== 'number';
     if (open && depth > 0) this.error({ code: 'around-nested' }, span);
@@ -49,18 +50,23 @@ export abstract class GroupReader extends WorkedReader {
     return [inLoop(group, this.loopSuffix() ?? 'both')];
   }
 
-  /** Where the missing mark most likely belongs: before the number of repeats, else after the last stitch. */
-  private unclosed(opener: Token, closer: Closer, inside: readonly Item[]): void {
+  /**
+   * Where the missing mark most likely belongs: before the number of repeats, else after the last stitch. A number that
+   * was then meant for the group is taken off its last item and given back.
+   */
+  private unclosed(opener: Token, closer: Closer, inside: Item[]): number | null {
     const last = inside.at(-1);
-    const closeAt = last?.kind === 'work' ? this.beforeTimes(last) : (last?.span.to ?? opener.to);
+    const times = last?.kind === 'work' && typeof last.count === 'number' ? this.timesAt(last) : -1;
+    const closeAt = times > 0 ? this.tokens[times - 1]!.to : (last?.span.to ?? opener.to);
     this.error({ code: 'unclosed', opener: opener.text, closer, closeAt }, opener);
+    if (times < 0 || last?.kind !== 'work') return null;
+    inside[inside.length - 1] = { ...last, count: 1 };
+    return last.count as number;
   }
 
-  /** The end of an item without the "× 6" at its end. */
-  private beforeTimes({ span }: Work): number {
-    const own = this.tokens.filter((token) => token.from >= span.from && token.to <= span.to);
-    const times = own.findIndex((token) => token.key === 'x');
-    return times > 0 ? own[times - 1]!.to : span.to;
+  /** Index of the "×" that multiplies an item at its end, -1 for none. */
+  private timesAt({ span }: Work): number {
+    return this.tokens.findIndex((token) => token.key === 'x' && token.from > span.from && token.to <= span.to);
   }
 
   /** "(hdc, dc, tr) in next st": plain stitches in brackets that go into one stitch. */

@@ -26,19 +26,18 @@ export class RoundTable {
   protected readonly parts = computed(() => {
     const { pattern, parts } = this.count();
     let shown = 0;
+    const outlines = this.outlines().map((rows) => rows.filter(() => shown++ < MOST_ROWS));
     return parts.map(({ part }, index) => ({
       name: part.name,
       copies: part.copies,
-      rows: this.outlines()
-        [index]!.filter(() => shown++ < MOST_ROWS)
-        .map((row) => {
-          const line = part.lines[row.line]!;
-          return {
-            ...row,
-            label: printLabel(line),
-            instruction: printInstruction(line, { terms: pattern.terms, form: 'short' }),
-          };
-        }),
+      rows: outlines[index]!.map((row) => {
+        const line = part.lines[row.line]!;
+        return {
+          ...row,
+          label: printLabel(line),
+          instruction: printInstruction(line, { terms: pattern.terms, form: 'short' }),
+        };
+      }),
     }));
   });
 
