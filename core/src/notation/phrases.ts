@@ -36,6 +36,8 @@ export type Meaning =
         | 'close join'
         | 'turn'
         | 'same'
+        | 'even'
+        | 'for'
         | 'until'
         | 'as liked'
         | 'pick up'
@@ -203,7 +205,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'filler' },
     words(`
-    and | then | work | working | repeat | rep | crochet | make | the | to make | now | again | work even | just |
+    and | then | work | working | repeat | rep | crochet | make | the | to make | now | again | just |
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | to start | to begin | begin with | start with | continue with | unworked | rs | ws`),
   ],
@@ -265,7 +267,12 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
     ],
   ],
   [{ is: 'turn' }, words('turn | and turn | turn work | turn the work')],
-  [{ is: 'same' }, [...combine(words(' | work | worked | make | the'), words('same as | same as for | as for | as in | like'))]],
+  [
+    { is: 'same' },
+    [...combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like'))],
+  ],
+  [{ is: 'even' }, words('work even | even | work even around | work evenly | work plain | plain round')],
+  [{ is: 'for' }, words('for | for a total of | repeat for | rep for | for the next | repeat this for')],
   [{ is: 'until' }, ['until', 'till', 'for as long as']],
   [
     { is: 'as liked' },

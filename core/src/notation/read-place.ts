@@ -1,5 +1,6 @@
 import type { Colour, Item, OpenRun, Remark, Skip } from './pattern.js';
 import { RoundCursor, SEPARATORS } from './round-cursor.js';
+import { labelWord } from './label.js';
 import type { Span } from './span.js';
 import { numberOf, type Token } from './tokens.js';
 
@@ -19,6 +20,8 @@ const NO_LIMB = new Set(['both', 'and', 'the', 'body', 'wall', 'of', 'pieces', '
 export abstract class PlaceReader extends RoundCursor {
   protected open: OpenRun | null = null;
   protected same: SameAs | null = null;
+  /** How many rounds the line is for, where it says so after its stitches; null when its label tells. */
+  protected rounds: number | null = null;
 
   /** The limb worked in by "through flipper and body", where the phrase has been passed. */
   protected limb(items: readonly Item[]): string {
@@ -70,6 +73,16 @@ export abstract class PlaceReader extends RoundCursor {
     return [this.remark(token)];
   }
 
+  /** "for 10 rounds", where the first word has been passed. */
+  protected forRounds(): boolean {
+    const number = numberOf(this.tokens[this.at]);
+    const more = this.tokens[this.at + 1]?.key === 'more' ? 1 : 0;
+    if (number === null || !labelWord(this.tokens[this.at + 1 + more])) return false;
+    this.rounds = this.checkedCount(number, this.tokens[this.at]!);
+    this.at += 2 + more;
+    return true;
+  }
+
   protected sameAs(at: number, token: Token): boolean {
     const previous = ['previous', 'last', 'prior'].includes(this.tokens[at]?.key ?? '')
       ? 1
@@ -86,6 +99,8 @@ export abstract class PlaceReader extends RoundCursor {
     this.at = at + reference.length;
     const { first, last, part } = reference;
     this.same = { first, last, part, span: this.spanFrom(token.from) };
+    const times = this.times();
+    if (typeof times === 'number') this.rounds = times * (last - first + 1);
     return true;
   }
 

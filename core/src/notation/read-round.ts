@@ -6,7 +6,7 @@ import { GroupReader, inLoop } from './read-group.js';
 import type { SameAs } from './read-place.js';
 import { isWorked } from './read-worked.js';
 import { CLOSER_OF, SEPARATORS, type Closer, type RoundContext } from './round-cursor.js';
-import { join } from './span.js';
+import { join, type Span } from './span.js';
 import type { Loop } from './stitch.js';
 import { numberOf, type Token } from './tokens.js';
 import type { Match } from './vocabulary.js';
@@ -16,6 +16,8 @@ export interface RoundReading {
   readonly stated: Stated | null;
   readonly open: OpenRun | null;
   readonly same: SameAs | null;
+  /** Rounds the line is for, where it says so after its stitches: "for 10 rounds". */
+  readonly rounds: number | null;
   /** What could also have been meant, each worth a second reading with `otherwise`. */
   readonly doubts: ReadonlySet<Doubt>;
 }
@@ -42,8 +44,8 @@ class RoundReader extends GroupReader {
     if (said?.from === 'chain' && said.sides === 1 && this.doubtful('oval')) this.foundation = { ...said, sides: 2 };
     const items = this.settled(this.sequence(null, 0));
     if (this.awaiting) this.unreadError(this.awaiting.span);
-    const { stated, open, same, doubts } = this;
-    return { items, stated, open, same, doubts };
+    const { stated, open, same, rounds, doubts } = this;
+    return { items, stated, open, same, rounds, doubts };
   }
 
   /** Puts the foundation in front, a chain before a ring into its start, and decides which chains count. */
@@ -222,6 +224,12 @@ class RoundReader extends GroupReader {
         this.open = { mm: null };
         this.at += length;
         return [];
+      case 'even':
+        this.at += length;
+        return [plainRound(this.spanFrom(token.from))];
+      case 'for':
+        this.at += length;
+        return this.forRounds() ? [] : [this.remark(token)];
       case 'same':
       case 'filler':
         return this.filler(length, token, meaning.is === 'same', items);
@@ -389,4 +397,9 @@ class RoundReader extends GroupReader {
 /** "…, sl st" at a round's end may close it, or be a stitch of it. */
 function isLoneSlip(item: Item): boolean {
   return item.kind === 'work' && item.stitch === 'sl st' && item.count === 1 && item.per === 1;
+}
+
+/** "Work even": one stitch in each, the shortest there is. */
+function plainRound(span: Span): Item {
+  return { kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count: 'around', loop: 'both', through: null, span };
 }

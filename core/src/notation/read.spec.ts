@@ -226,6 +226,15 @@ describe('rounds that say more than stitches', () => {
     expect(countsOf('R1: 6 sc in ring\nR2: same as R9')).toContain('same-missing 2:5-15');
   });
 
+  it('knows rounds that are counted after their stitches', () => {
+    expect(countsOf('R1: 6 sc in ring\nR2: sc around for 3 rounds (6)\nR5: work even\nNext round: inc × 6')[0]).toBe(
+      'R1:0>6 R2:6>6 R3:6>6 R4:6>6 R5:6>6 R6:6>12',
+    );
+    expect(countsOf('R1: 6 sc in ring\nR2: inc × 6\nR3: dec × 6\nR4: repeat R2 and R3 twice\nR8: as R2')).toEqual([
+      'R1:0>6 R2:6>12 R3:12>6 R4:6>12 R5:12>6 R6:6>12 R7:12>6 R8:6>12',
+    ]);
+  });
+
   it('knows open runs, by length and to the maker’s liking', () => {
     const lines = read(
       'R1: 6 sc in ring\nR2: sc around until 5 cm long\nR9 and on: sc around until it measures 2 inches\nR20: sc around to the length you like',

@@ -239,7 +239,9 @@ class PatternReader {
     const goesOn = !restart && !starts && label.first === expected;
     const others = this.otherReadings(line, opens, reading);
     this.openPart(opens && !goesOn, line.span);
-    const { first, last } = this.checks.range(label);
+    const counted =
+      reading.rounds !== null && label.first === label.last ? { ...label, last: label.first + reading.rounds - 1 } : label;
+    const { first, last } = this.checks.range(counted);
     const isFirst = this.part!.lines.length === 0;
     const afterOpenRun = this.part!.lines.at(-1)?.open !== null;
     if (!isFirst && first > expected && !afterOpenRun)
