@@ -340,17 +340,12 @@ class RoundReader extends GroupReader {
     const code = next !== undefined && this.context.colours.has(next.text);
     const words = next?.kind === 'word' && (!phrase || phrase.meaning.is === 'filler' || code);
     if (!words) {
-      if (!this.awaiting && phrase?.meaning.is !== 'remark') return this.placeAlone();
+      if (!this.awaiting && phrase?.meaning.is !== 'remark') return this.unread();
       this.at += length;
       return [];
     }
     this.at += length;
     return this.colour(token);
-  }
-
-  /** "in each st around" with its stitch named before a comma, as in "sc, in each st around", cannot be told apart. */
-  private placeAlone(): Item[] {
-    return this.unread();
   }
 
   /** What follows the stated total: colours, chains, joins and turns are read, any other sentence is a remark. */

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf, type Fabric } from '../fabric/index.js';
 import { read } from '../notation/index.js';
 import {
+  apart,
   changesIn,
   cornerOf,
   creepOf,
@@ -9,9 +10,14 @@ import {
   extraStitches,
   measuredLean,
   stackingOf,
+  spread,
   staggerPart,
+  staggerRun,
   startAngles,
   stitchAngles,
+  writeSpread,
+  type RunRound,
+  type SpreadRound,
 } from './index.js';
 
 const STYLE = { terms: 'US', form: 'short' } as const;
@@ -56,6 +62,41 @@ describe('staggering', () => {
     expect(stackingOf(staggered, stitchAngles(staggered), ...run)!).toBeLessThan(0.45);
     expect(cornerOf(before, stitchAngles(before), ...run)).toBeGreaterThan(0.03);
     expect(cornerOf(staggered, stitchAngles(staggered), ...run)).toBeLessThan(0.015);
+  });
+
+  it('finds what trying every split finds, on runs short enough for that', () => {
+    /** Every choice of leads for a run, each as the spread rounds it gives. */
+    const all = (run: readonly RunRound[]): SpreadRound[][] =>
+      run.reduce<SpreadRound[][]>(
+        (choices, { uses, makes }) =>
+          choices.flatMap((choice) =>
+            Array.from({ length: (spread(uses, makes).gaps[0] ?? 0) + 1 }, (_, lead) => [...choice, spread(uses, makes, lead)]),
+          ),
+        [[]],
+      );
+    /** Least distance of any change to one of the two rounds below, in gaps, measured on the fabric itself. */
+    const clear = (rounds: readonly SpreadRound[]): number[] => {
+      const lines = rounds.map((round, i) => `R${i + 2}: ${writeSpread(round, STYLE)}`);
+      const fabric = fabricFor([`R1: ${rounds[0]!.uses} sc in ring`, ...lines].join('\n'));
+      const angles = stitchAngles(fabric);
+      const changes = rounds.map((_, i) => changesIn(fabric, angles, i + 1).map((change) => change.angle));
+      return changes.slice(1).map((own, i) => {
+        const below = [...changes[i]!, ...(changes[i - 1] ?? [])];
+        return Math.min(...own.flatMap((angle) => below.map((other) => apart(angle, other) * own.length)));
+      });
+    };
+    const worth = (distances: readonly number[]): number =>
+      distances.reduce((sum, each) => sum + Math.sqrt(Math.min(each, 1 / 3)), 0);
+    for (const counts of [
+      [18, 24, 30, 36],
+      [20, 25, 30, 35],
+      [36, 30, 24, 18],
+      [21, 24, 27, 30],
+    ]) {
+      const run = counts.slice(1).map((makes, i): RunRound => ({ uses: counts[i]!, makes, fixed: null }));
+      const best = Math.max(...all(run).map((rounds) => worth(clear(rounds))));
+      expect(worth(clear(staggerRun(run))), counts.join()).toBeGreaterThanOrEqual(best - 0.02);
+    }
   });
 
   it('has nothing more to say once it has been done', () => {
