@@ -61,9 +61,18 @@ export abstract class FoundationReader extends PlaceReader {
     if (this.foundation?.from === 'chain') this.foundation = { ...this.foundation, first: nth };
   }
 
-  protected otherSide(length: number): void {
+  /** "on the other side": what went "to the end" before goes to the end of the first side. */
+  protected otherSide(length: number, items: Item[]): void {
     this.at += length;
-    if (this.foundation?.from === 'chain') this.foundation = { ...this.foundation, sides: 2 };
+    if (this.foundation?.from !== 'chain') return;
+    this.foundation = { ...this.foundation, sides: 2 };
+    const side = this.foundation.chains - this.foundation.first + 1;
+    const open = items.findIndex((item) => item.kind === 'work' && typeof item.count !== 'number');
+    const work = items[open];
+    if (work?.kind !== 'work' || typeof work.count === 'number') return;
+    const used = (all: readonly Item[]): number => all.reduce((sum, item) => sum + placesUsed(item), 0);
+    const taken = work.count === 'around' ? used(items) : used(items.slice(0, open)) + work.count.toLast;
+    items[open] = { ...work, count: Math.max(1, Math.floor((side - taken) / work.together)) };
   }
 
   protected start(from: 'ring' | 'chain 2', stitch: StitchName, count: number, at: number): Start {
@@ -173,4 +182,11 @@ export abstract class FoundationReader extends PlaceReader {
         ? { kind: 'foundation', from, part: names[0] ?? null, span }
         : { kind: 'foundation', from, parts: names, span };
   }
+}
+
+/** Places of a chain that an item is worked into; an open count takes what the others leave. */
+function placesUsed(item: Item): number {
+  if (item.kind === 'work') return typeof item.count === 'number' ? item.count * item.together : 0;
+  if (item.kind === 'cluster') return typeof item.count === 'number' ? item.count : 0;
+  return item.kind === 'skip' ? item.count : 0;
 }

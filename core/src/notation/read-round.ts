@@ -193,7 +193,7 @@ class RoundReader extends GroupReader {
         this.into();
         return [];
       case 'other side':
-        this.otherSide(length);
+        this.otherSide(length, items);
         return [];
       case 'edge':
       case 'layers':

@@ -154,6 +154,7 @@ describe('what a part begins on', () => {
   });
 
   it.each([
+    ['ch 7, sc in 2nd ch from hook and in each ch to last ch, 3 sc in last ch, on the other side sc in each ch (13)', 'R1:11>13'],
     [
       'ch 7, inc in 2nd ch from hook, sc in next 4 ch, 4 sc in last ch, continue along the other side: sc in next 4 ch, inc in last ch (16)',
       'R1:11>16',

@@ -201,7 +201,8 @@ export class RoundCursor {
   private countedPlace(length: number, make: (count: number) => Into | null, unsaid?: number): Into | null {
     const token = this.tokens[this.at + length];
     const number = numberOf(token);
-    if (number === null && (unsaid === undefined || this.phrase(this.at + length)?.meaning.is !== 'stitches')) return null;
+    const unit = this.phrase(this.at + length)?.meaning.is;
+    if (number === null && (unsaid === undefined || (unit !== 'stitches' && unit !== 'chain'))) return null;
     this.at += length + (number === null ? 0 : 1);
     if (!this.skipIf('stitches') && !this.skipIf('chain')) this.skipIf('stitch');
     const made = make(number === null ? unsaid! : this.checkedCount(number, token!));
