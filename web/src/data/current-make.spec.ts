@@ -107,6 +107,20 @@ describe('the open make', () => {
     expect([server.make.version, again.saving(), kept.size]).toEqual([2, 'saved', 0]);
   });
 
+  it('sees that a change was stored although its answer was lost, and asks nothing', () => {
+    const first = open();
+    first.change({ text: 'R1: 5 sc in ring' });
+    // The server stores the change, and the window goes before it hears of it.
+    server.change(ID, { version: 1, text: 'R1: 5 sc in ring' }).subscribe();
+    const second = open();
+    vi.advanceTimersByTime(2_000);
+    expect(second.saving()).toBe('saved');
+    expect(second.make()).toMatchObject({ text: 'R1: 5 sc in ring', version: 2 });
+    second.change({ hookMm: 4 });
+    vi.advanceTimersByTime(2_000);
+    expect(server.make).toMatchObject({ hookMm: 4, version: 3 });
+  });
+
   it('asks on a conflict, and does as it is told', async () => {
     for (const choice of ['keepMine', 'takeTheirs'] as const) {
       server.make = { ...server.make, hookMm: 3, version: 1 };

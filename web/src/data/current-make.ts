@@ -21,6 +21,7 @@ import {
   EMPTY,
   forkJoin,
   from,
+  of,
   retry,
   Subject,
   switchMap,
@@ -198,20 +199,6 @@ export class CurrentMake {
     const sent = this.unsaved();
     if (!stored || !sent) return EMPTY;
     return this.api.change(stored.id, sent).pipe(
-      tap((saved) => {
-        this.stored.set(saved);
-        const now = this.unsaved();
-        if (now === sent) {
-          this.unsaved.set(null);
-          forgetUnsaved(saved.id);
-          this.saving.set('saved');
-        } else if (now) {
-          const rest = { ...now, version: saved.version };
-          this.unsaved.set(rest);
-          keepUnsaved(saved.id, rest);
-          this.save$.next();
-        }
-      }),
       retry({
         delay: (error: unknown) => {
           if (!(error instanceof RequestFailed) || !error.passing) return throwError(() => error);
@@ -219,12 +206,44 @@ export class CurrentMake {
           return timer(RETRY_MS);
         },
       }),
-      catchError((error: unknown) => {
-        if (error instanceof RequestFailed && error.status === 409) this.saving.set('conflict');
-        else this.failure.set(error as RequestFailed);
+      catchError((error: unknown) => this.afterRefusal(stored.id, sent, error)),
+      tap((saved) => this.took(saved, sent)),
+    );
+  }
+
+  /**
+   * After a conflict, looks at what is stored: when it is what was sent, an earlier try got through although its answer
+   * was lost, and all is well. Anything else is for the maker to decide.
+   */
+  private afterRefusal(id: string, sent: Unsaved, error: unknown): Observable<Make> {
+    if (!(error instanceof RequestFailed) || error.status !== 409) {
+      this.failure.set(error as RequestFailed);
+      return EMPTY;
+    }
+    return this.api.show(id).pipe(
+      catchError(() => of(null)),
+      switchMap((latest) => {
+        if (latest && holds(latest, sent)) return of(latest);
+        this.saving.set('conflict');
         return EMPTY;
       }),
     );
+  }
+
+  /** What was sent is stored; what was typed since goes on from there. */
+  private took(saved: Make, sent: Unsaved): void {
+    this.stored.set(saved);
+    const now = this.unsaved();
+    if (now === sent) {
+      this.unsaved.set(null);
+      forgetUnsaved(saved.id);
+      this.saving.set('saved');
+    } else if (now) {
+      const rest = { ...now, version: saved.version };
+      this.unsaved.set(rest);
+      keepUnsaved(saved.id, rest);
+      this.save$.next();
+    }
   }
 
   /** Takes in what other windows did since. */
@@ -255,6 +274,15 @@ export class CurrentMake {
     this.log.set(EMPTY_LOG);
     this.cursor = 0;
   }
+}
+
+/** Whether a stored make already has everything that a change would bring. */
+function holds(make: Make, { text, yarnWeight, hookMm }: Unsaved): boolean {
+  return (
+    (text === undefined || text === make.text) &&
+    (yarnWeight === undefined || yarnWeight === make.yarnWeight) &&
+    (hookMm === undefined || hookMm === make.hookMm)
+  );
 }
 
 function withoutVersion(change: Unsaved | null): Omit<Unsaved, 'version'> {
