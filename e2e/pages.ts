@@ -36,15 +36,14 @@ export async function takeUp(page: Page, url: string, title: string): Promise<vo
 
 /** Waits until the server has acknowledged everything: nothing waits on this device. */
 export async function expectAllSent(page: Page): Promise<void> {
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          Object.keys(localStorage).filter((key) => key.startsWith('lemniscus.event.') || key.startsWith('lemniscus.change.'))
-            .length,
-      ),
-    )
-    .toBe(0);
+  // Trying again waits longer each time the server was away, so this may take some seconds.
+  const kept = (): Promise<number> =>
+    page.evaluate(
+      () =>
+        Object.keys(localStorage).filter((key) => key.startsWith('lemniscus.event.') || key.startsWith('lemniscus.change.'))
+          .length,
+    );
+  await expect.poll(kept, { timeout: 30_000 }).toBe(0);
 }
 
 /** Drops a file on the page as the desktop does. */
