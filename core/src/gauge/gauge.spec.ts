@@ -20,6 +20,13 @@ describe('gauge', () => {
     expect(inFourInches(largest)).toBeGreaterThanOrEqual(few);
   });
 
+  it('keeps the open-ended weights: lace somewhere on its label hooks, jumbo at 15 mm', () => {
+    // Same system; lace is given in double crochet, which is as wide as single, and jumbo as 6 and fewer.
+    const lace = [1.6, 1.9, 2.25].map((hook) => 101.6 / estimateStitch(0, hook).width);
+    expect(lace.filter((count) => count >= 32 && count <= 42).length).toBeGreaterThanOrEqual(2);
+    expect(101.6 / estimateStitch(7, 15).width).toBeLessThanOrEqual(6);
+  });
+
   it('knows US hooks by millimetres', () => {
     // Craft Yarn Council's hook table, recalled.
     const said = 'B 2.25, C 2.75, D 3.25, E 3.5, F 3.75, G 4, 7 4.5, H 5, I 5.5, J 6, K 6.5, L 8, M/N 9, N/P 10';

@@ -37,12 +37,8 @@ export function estimateStitch(number: YarnWeightNumber, hookMm: number): Stitch
   return { width, height: width * HEIGHT_OVER_WIDTH };
 }
 
-/**
- * Hooks that suit a stuffed piece, mm: smaller than the label says, so that no stuffing shows (common practice). Our own
- * estimate: 1.33 to 2 times the strand, to the nearest quarter millimetre, which for medium yarn is 3.25 to 4.75 mm.
- */
-export function stuffedHooks(number: YarnWeightNumber): readonly [number, number] {
+/** The hook that makes stitches of this width by the table, mm; the inverse of `estimateStitch`, not held to any range. */
+export function hookForWidth(number: YarnWeightNumber, width: number): number {
   const { strand } = yarnWeight(number);
-  const quarter = (mm: number): number => Math.max(1, Math.round(mm * 4) / 4);
-  return [quarter(strand * 1.33), quarter(strand * 2)];
+  return (width / (FIT * strand ** (1 - HOOK_SHARE))) ** (1 / HOOK_SHARE);
 }

@@ -17,12 +17,19 @@ export function lieOf(fabric: Fabric): Lie {
  * The outline of flat work lying on the table: one stitch height a row, as wide as its stitches, or as half of them where
  * it goes around. `r` is half the width.
  * @param counts stitches of each row
+ * @param heights mean height of each row in single crochets; all 1 when left out
  */
-export function flatProfile(counts: readonly number[], { width, height }: StitchSize, lie: Exclude<Lie, 'stuffed'>): Profile {
+export function flatProfile(
+  counts: readonly number[],
+  { width, height }: StitchSize,
+  lie: Exclude<Lie, 'stuffed'>,
+  heights: readonly number[] = [],
+): Profile {
   const share = lie === 'rows' ? 1 : 0.5;
+  let top = 0;
   return {
     r: Float64Array.from(counts, (count) => (share * count * width) / 2),
-    z: Float64Array.from(counts, (_, row) => (row + 1) * height),
+    z: Float64Array.from(counts, (_, row) => (top += height * (heights[row] ?? 1))),
     pole: 0,
     tip: null,
     flat: true,

@@ -38,14 +38,16 @@ function closes(counts: readonly number[]): boolean {
  * The unstuffed surface of revolution: every round a ring of its stitches, one stitch height along the wall from the
  * round before. Where the rounds grow faster than the wall allows, it lies flat.
  * @param counts stitches of each round, each at least 1
+ * @param heights mean height of each round in single crochets; all 1 when left out
  */
-export function plainProfile(counts: readonly number[], { width, height }: StitchSize): Profile {
+export function plainProfile(counts: readonly number[], { width, height }: StitchSize, heights?: readonly number[]): Profile {
   const r = Float64Array.from(counts, (count) => ringRadius(count, width));
   const z = new Float64Array(counts.length);
   let last = 0;
   for (let k = 0; k < r.length; k++) {
     const across = r[k]! - (k > 0 ? r[k - 1]! : 0);
-    last += Math.sqrt(Math.max(0, height * height - across * across));
+    const step = height * (heights?.[k] ?? 1);
+    last += Math.sqrt(Math.max(0, step * step - across * across));
     z[k] = last;
   }
   return { r, z, pole: 0, tip: closes(counts) ? last : null };
@@ -56,12 +58,18 @@ export function plainProfile(counts: readonly number[], { width, height }: Stitc
  * settle. Lengths are in stitch widths while solving.
  * @param counts stitches of each round, each at least 1; an empty list gives an empty profile
  * @param firmness ε: the share by which stuffing stretches the widest round; 0.005 to 0.04 are sensible
+ * @param heights mean height of each round in single crochets; all 1 when left out
  */
-export function stuffedProfile(counts: readonly number[], size: StitchSize, firmness = FIRM): Profile {
+export function stuffedProfile(
+  counts: readonly number[],
+  size: StitchSize,
+  firmness = FIRM,
+  heights: readonly number[] = [],
+): Profile {
   if (counts.length === 0) return { r: new Float64Array(0), z: new Float64Array(0), pole: 0, tip: null };
   const n = counts.length;
   const height = size.height / size.width;
-  const plain = plainProfile(counts, { width: 1, height });
+  const plain = plainProfile(counts, { width: 1, height }, heights);
   const capped = plain.tip !== null;
   // Unknowns: r of each round, z of each round, z of the pole, z of the tip.
   const x = new Float64Array(2 * n + 2);
@@ -69,7 +77,11 @@ export function stuffedProfile(counts: readonly number[], size: StitchSize, firm
   for (let k = 0; k < n; k++) x[n + k] = plain.z[k]! + k * height * 0.02;
   x[2 * n] = 0;
   x[2 * n + 1] = x[2 * n - 1]! + 0.1;
-  const springs = springsOf(counts, height, capped);
+  const springs = springsOf(
+    counts,
+    counts.map((_, k) => height * (heights[k] ?? 1)),
+    capped,
+  );
   const widest = Math.max(...plain.r);
   const pressure = firmness / (widest * height);
   const field = (at: Float64Array, force: Float64Array): void => {
@@ -105,11 +117,11 @@ interface Spring {
   readonly squeeze: number;
 }
 
-function springsOf(counts: readonly number[], height: number, capped: boolean): Spring[] {
+function springsOf(counts: readonly number[], heights: readonly number[], capped: boolean): Spring[] {
   const n = counts.length;
-  const springs: Spring[] = [{ from: n, to: 0, rest: height, weight: counts[0]!, squeeze: SQUEEZE }];
+  const springs: Spring[] = [{ from: n, to: 0, rest: heights[0]!, weight: counts[0]!, squeeze: SQUEEZE }];
   for (let k = 1; k < n; k++) {
-    springs.push({ from: k - 1, to: k, rest: height, weight: Math.max(counts[k - 1]!, counts[k]!), squeeze: SQUEEZE });
+    springs.push({ from: k - 1, to: k, rest: heights[k]!, weight: Math.max(counts[k - 1]!, counts[k]!), squeeze: SQUEEZE });
   }
   if (capped)
     springs.push({ from: n - 1, to: n + 1, rest: ringRadius(counts[n - 1]!, 1), weight: counts[n - 1]!, squeeze: SQUEEZE });
@@ -170,4 +182,15 @@ function push(n: number, pressure: number, capped: boolean, at: Float64Array, fo
   band(n, 0);
   for (let k = 1; k < n; k++) band(k - 1, k);
   if (end === n + 1) band(n - 1, n + 1);
+}
+
+/** A profile of stitches `factor` times as large. Law: the shape depends on height over width only, so sizes just scale. */
+export function scaleProfile({ r, z, pole, tip, ...rest }: Profile, factor: number): Profile {
+  return {
+    ...rest,
+    r: r.map((value) => value * factor),
+    z: z.map((value) => value * factor),
+    pole: pole * factor,
+    tip: tip === null ? null : tip * factor,
+  };
 }

@@ -1,0 +1,58 @@
+/** Something measured over what was predicted for it: 1.05 is a twentieth more. */
+export interface Evidence {
+  readonly ratio: number;
+  /** Give or take, as a share. */
+  readonly spread: number;
+  /** What it was measured with; evidence counts fully only there. */
+  readonly made: string;
+}
+
+/** What to multiply a prediction by, and how sure that is. */
+export interface Belief {
+  readonly factor: number;
+  /** Give or take, as a share. */
+  readonly spread: number;
+  /** Where it comes from: tables only, also measured with other yarns or hooks, or measured with these. */
+  readonly from: 'tables' | 'elsewhere' | 'here';
+  /** Measurements that went into it. */
+  readonly count: number;
+}
+
+/** What is believed before anything is measured; `transfer` is the share by which the same hand differs from yarn to yarn. */
+export interface Prior {
+  readonly factor: number;
+  readonly spread: number;
+  readonly transfer: number;
+}
+
+/**
+ * Weighs measurements by how exact they are (inverse variance, in logarithms). What was measured with the same yarn and
+ * hook replaces the tables where it is surer than they are, and is weighed with them where it is not; what was measured
+ * with others only shifts them, each yarn and hook counted as one witness.
+ */
+export function believe(evidence: readonly Evidence[], made: string, { factor, spread, transfer }: Prior): Belief {
+  const here = evidence.filter((one) => one.made === made);
+  if (here.length > 0) {
+    const own = pool(here);
+    const all = own.spread < spread ? own : pool([{ ratio: factor, spread }, ...here]);
+    return { ...all, from: 'here', count: here.length };
+  }
+  const prior: Belief = { factor, spread, from: 'tables', count: 0 };
+  if (evidence.length === 0) return prior;
+  const witnesses = [...new Set(evidence.map((one) => one.made))].map((each) => {
+    const pooled = pool(evidence.filter((one) => one.made === each));
+    return { ratio: pooled.factor, spread: Math.hypot(pooled.spread, transfer) };
+  });
+  return { ...pool([{ ratio: factor, spread }, ...witnesses]), from: 'elsewhere', count: evidence.length };
+}
+
+function pool(all: readonly Pick<Evidence, 'ratio' | 'spread'>[]): { factor: number; spread: number } {
+  let weights = 0;
+  let sum = 0;
+  for (const { ratio, spread } of all) {
+    const weight = 1 / spread ** 2;
+    weights += weight;
+    sum += weight * Math.log(ratio);
+  }
+  return { factor: Math.exp(sum / weights), spread: 1 / Math.sqrt(weights) };
+}

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { BufferGeometry, LatheGeometry, Vector2, Vector3 } from 'three';
+import { describe, expect, it } from 'vitest';
+import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
+import { estimateStitch, roundHeights } from '../gauge/index.js';
+import { read } from '../notation/index.js';
+import {
+  lieOf,
+  measure,
+  outline,
+  scaleProfile,
+  stitchOfPart,
+  stuffedProfile,
+  unitProfile,
+  type Outline,
+  type Profile,
+} from './index.js';
+
+const BALL: Outline = {
+  counts: [6, 12, 18, 24, 30, 30, 30, 30, 30, 24, 18, 12, 6],
+  heights: Array<number>(13).fill(1),
+  lie: 'stuffed',
+};
+const MEDIUM = { yarnWeight: 4, hookMm: 3.5 } as const;
+
+function outlineOf(text: string): Outline {
+  const fabric = fabricOf(checkPattern(read(text)).parts[0]!);
+  return { counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) };
+}
+
+/** Volume inside a closed mesh: the sum of the tetrahedra from the origin to its triangles. */
+function meshVolume(geometry: BufferGeometry): number {
+  const flat = geometry.index ? geometry.toNonIndexed() : geometry;
+  const at = flat.getAttribute('position');
+  const corner = (i: number): Vector3 => new Vector3().fromBufferAttribute(at, i);
+  let sum = 0;
+  for (let i = 0; i < at.count; i += 3) sum += corner(i).dot(corner(i + 1).cross(corner(i + 2))) / 6;
+  return Math.abs(sum);
+}
+
+describe('a stitch from a finished part', () => {
+  it('is the stitch the part was made of', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.8, max: 1.3, noNaN: true }),
+        fc.double({ min: 0.85, max: 1.2, noNaN: true }),
+        (loose, slim) => {
+          const table = estimateStitch(4, 3.5);
+          const width = table.width * loose;
+          const height = table.height * loose * slim;
+          const { diameter, height: tall } = measure(scaleProfile(unitProfile(BALL, height / width), width));
+          const read = stitchOfPart(BALL, { widthMm: diameter, heightMm: tall }, MEDIUM);
+          if (!read.ok) throw new Error(read.message);
+          expect(read.stitch.width / width).toBeCloseTo(1, 2);
+          expect(read.stitch.height! / height).toBeCloseTo(1, 2);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it.each([
+    [{ widthMm: 0, heightMm: null }, 'widthMm', /5 to 3000/],
+    [{ widthMm: 5.4, heightMm: null }, 'widthMm', /was to be expected/],
+    [{ widthMm: 50, heightMm: 400 }, 'heightMm', /No stitch makes/],
+  ] as const)('refuses %j', (sizes, field, message) => {
+    const read = stitchOfPart(BALL, sizes, MEDIUM);
+    expect(read).toMatchObject({ ok: false, field });
+    expect(read.ok ? '' : read.message).toMatch(message);
+  });
+});
+
+describe('sizes', () => {
+  it('scale with the stitch: the shape depends on height over width only', () => {
+    const small = stuffedProfile(BALL.counts, { width: 4, height: 3.9 });
+    const large = measure(stuffedProfile(BALL.counts, { width: 7, height: (3.9 * 7) / 4 }));
+    const scaled = measure(scaleProfile(small, 7 / 4));
+    for (const key of ['diameter', 'height', 'wall', 'volume'] as const) expect(scaled[key] / large[key]).toBeCloseTo(1, 9);
+  });
+
+  it('grow with taller stitches: a tube in hdc is a third higher, in dc twice as high', () => {
+    // 8 and 12 increases a round lie flat where sc take 6 (common practice).
+    const tube = (stitch: string): number =>
+      measure(unitProfile(outlineOf(`R1: 6 sc in ring\nR2: inc × 6\nR3–R30: ${stitch} around`), 0.95)).height;
+    expect(tube('hdc') / tube('sc')).toBeCloseTo(8 / 6, 1);
+    expect(tube('dc') / tube('sc')).toBeCloseTo(2, 0.5);
+  });
+});
+
+describe('volume', () => {
+  it('agrees with the volume of a mesh turned by three', () => {
+    for (const counts of [BALL.counts, [6, 9, 12, 15, 18, 21, 24], [6, 12, 18, 18, 18, 9, 6]]) {
+      const profile = stuffedProfile(counts, { width: 5.4, height: 5.2 });
+      const points = outline(profile).map(([r, z]) => new Vector2(r, z));
+      // The mesh is closed at an open rim, as the stuffing is.
+      if (points.at(-1)!.x > 0) points.push(new Vector2(0, points.at(-1)!.y));
+      const mesh = meshVolume(new LatheGeometry(points, 720));
+      expect(measure(profile).volume / mesh).toBeCloseTo(1, 4);
+    }
+  });
+
+  it('agrees with closed forms: a cone, and a torus by Pappus', () => {
+    const steps = 2_000;
+    const cone: Profile = {
+      r: Float64Array.from({ length: steps }, (_, k) => (20 * (k + 1)) / steps),
+      z: Float64Array.from({ length: steps }, (_, k) => (60 * (k + 1)) / steps),
+      pole: 0,
+      tip: null,
+    };
+    expect(measure(cone).volume / ((Math.PI * 20 ** 2 * 60) / 3)).toBeCloseTo(1, 9);
+    // A circle of radius 8 whose centre goes round at 30: its area times the way of its centre.
+    const turn = (k: number): number => -Math.PI / 2 + (2 * Math.PI * k) / steps;
+    const torus: Profile = {
+      r: Float64Array.from({ length: steps + 1 }, (_, k) => 30 + 8 * Math.cos(turn(k))),
+      z: Float64Array.from({ length: steps + 1 }, (_, k) => 8 * Math.sin(turn(k))),
+      pole: -8,
+      tip: null,
+    };
+    expect(measure(torus).volume / (2 * Math.PI * 30 * Math.PI * 8 ** 2)).toBeCloseTo(1, 4);
+  });
+});
