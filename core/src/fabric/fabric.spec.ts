@@ -133,3 +133,20 @@ describe('fabric', () => {
     );
   });
 });
+
+describe('colours', () => {
+  it('change after the last round of a range, not after its first', () => {
+    const fabric = fabricOfText(
+      'With red:\nR1: 6 sc in ring (6)\nR2–R4: sc around (6). Change to white.\nR5: 3 sc, change to blue, 3 sc',
+    );
+    const of = (round: number): string[] => [
+      ...new Set(
+        Array.from(
+          fabric.colour.slice(fabric.roundStart[round], fabric.roundStart[round + 1]),
+          (index) => fabric.colours[index]!,
+        ),
+      ),
+    ];
+    expect([0, 1, 2, 3, 4].map(of)).toEqual([['red'], ['red'], ['red'], ['red'], ['white', 'blue']]);
+  });
+});

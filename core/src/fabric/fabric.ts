@@ -65,8 +65,17 @@ export function fabricOf({ part, rounds }: PartCount): Fabric {
     kept.reduce((sum, round) => sum + round.makes, 0),
     kept,
   );
-  for (const round of kept) builder.addRound(part.lines[round.line]!.items, round);
+  for (const round of kept) {
+    const line = part.lines[round.line]!;
+    // "R4–R9: sc around. Change to white" changes once, after R9.
+    builder.addRound(round.number < line.last ? withoutLastColour(line.items) : line.items, round);
+  }
   return builder.finish();
+}
+
+/** The items without changes of colour at their end, which are made for the next round. */
+export function withoutLastColour(items: readonly Item[]): readonly Item[] {
+  return items.slice(0, items.findLastIndex((item) => item.kind !== 'colour') + 1);
 }
 
 function withinBounds(rounds: readonly RoundCount[]): readonly RoundCount[] {

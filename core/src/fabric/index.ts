@@ -1,7 +1,17 @@
 export { checkPattern, type Diagnostic, type PartCount, type PatternCount, type RoundCount } from './check.js';
 export { describeCount, type CountDiagnostic } from './count-diagnostic.js';
 export { describe, fixesOf } from './describe.js';
-export { changeOf, fabricOf, LOOPS, roundLength, roundLengths, WAYS, type Change, type Fabric } from './fabric.js';
+export {
+  changeOf,
+  fabricOf,
+  LOOPS,
+  roundLength,
+  roundLengths,
+  WAYS,
+  withoutLastColour,
+  type Change,
+  type Fabric,
+} from './fabric.js';
 export { foundationOf, type Way } from './foundation.js';
 export { FLAT_GROWTH } from './growth.js';
 export { loopsLeft } from './loops-left.js';

@@ -51,4 +51,4 @@ export {
 export { read, type Reading } from './read.js';
 export { join, placesIn, type Place, type Span } from './span.js';
 export { STITCHES, STITCH_NAMES, type Loop, type StitchName, type Terms } from './stitch.js';
-export { tokenize, type Token } from './tokens.js';
+export { numberOf, tokenize, type Token } from './tokens.js';

@@ -17,7 +17,7 @@ export interface StitchWords {
 
 /**
  * US and UK names of each stitch (Craft Yarn Council's table of US and UK terms, from memory).
- * To add a stitch: one row here, its name in `StitchName`, its height in `gauge/stitch-size.ts`.
+ * To add a stitch: one row here, its name in `StitchName`, its growth in `fabric/growth.ts`, its yarn in `gauge/yarn-length.ts`.
  */
 export const STITCHES: Readonly<Record<StitchName, Readonly<Record<Terms, StitchWords>>>> = {
   'sl st': {

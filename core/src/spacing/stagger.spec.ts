@@ -1,6 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf, type Fabric } from '../fabric/index.js';
-import { read } from '../notation/index.js';
+import { checkPattern, fabricOf, roundLengths, type Fabric } from '../fabric/index.js';
+import { applyEdits, read } from '../notation/index.js';
 import {
   apart,
   changesIn,
@@ -103,6 +104,47 @@ describe('staggering', () => {
     const once = applied(stacked(48));
     expect(once.lines).toBeGreaterThan(3);
     expect(applied(once.text).lines).toBe(0);
+  });
+
+  it('changes where stitches sit in the demo patterns and nothing else: no count, stitch, loop, colour, join or turn', () => {
+    const folder = new URL('../../../demo/', import.meta.url);
+    let touched = 0;
+    for (const name of readdirSync(folder).filter((each) => each.endsWith('.md'))) {
+      // All written stacked, as patterns are: the rhythms of the demo are staggered already.
+      const text = readFileSync(new URL(name, folder), 'utf8').replace(
+        /: \d+ sc, (inc|dec), \((\d+) sc, \1\) × 5, \d+ sc/g,
+        ': ($2 sc, $1) × 6',
+      );
+      const count = checkPattern(read(text));
+      for (const [index, part] of count.parts.entries()) {
+        const lines = staggerPart(part, text, STYLE);
+        if (lines.length === 0) continue;
+        touched += lines.length;
+        const after = checkPattern(
+          read(
+            applyEdits(
+              text,
+              lines.map(({ edit }) => edit),
+            ),
+          ),
+        );
+        expect(
+          after.diagnostics.filter(({ severity }) => severity === 'error'),
+          name,
+        ).toEqual([]);
+        const [was, is] = [part, after.parts[index]!].map(fabricOf);
+        expect(roundLengths(is!), name).toEqual(roundLengths(was!));
+        expect(is!.roundWay).toEqual(was!.roundWay);
+        for (const row of ['stitch', 'loop', 'limb', 'colour'] as const)
+          expect(is![row].toSorted(), `${name} ${row}`).toEqual(was![row].toSorted());
+        expect(is!.actionCount).toBe(was!.actionCount);
+        // As many changes in every round as before.
+        const changes = (of: Fabric): number[] =>
+          Array.from({ length: of.roundCount }, (_, round) => changesIn(of, stitchAngles(of), round).length);
+        expect(changes(is!), name).toEqual(changes(was!));
+      }
+    }
+    expect(touched).toBeGreaterThan(10);
   });
 
   it('leaves alone what is uneven on purpose, in one loop, or of several stitches', () => {
