@@ -1,6 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf } from '../fabric/index.js';
+import { changeOf, checkPattern, fabricOf } from '../fabric/index.js';
 import { read } from '../notation/index.js';
 import {
   EMPTY_LOG,
@@ -8,6 +9,7 @@ import {
   nextTime,
   nowOf,
   piecesOf,
+  placeOfStitch,
   positionOf,
   record,
   roundStartBefore,
@@ -66,6 +68,16 @@ describe('log', () => {
         for (const piece of ['body/1', 'wing/1']) expect(positionOf(pieced, piece)).toEqual(positionOf(whole, piece));
       }),
       { seed: 5, numRuns: 400 },
+    );
+  });
+
+  it('is the very same log when it has all of the events already', () => {
+    fc.assert(
+      fc.property(events, fc.nat(40), (all, cut) => {
+        const log = record(EMPTY_LOG, all);
+        expect(record(log, all.slice(cut))).toBe(log);
+        expect(record(log, [])).toBe(log);
+      }),
     );
   });
 
@@ -150,6 +162,33 @@ describe('now', () => {
     });
     expect(nowOf(counted, fabric, { round: 7, action: 5 }, 'US')!.then).toBeNull();
   });
+
+  it('keeps to its round at every place of every demo pattern, also where an action makes no stitch', () => {
+    const folder = new URL('../../../demo/', import.meta.url);
+    for (const name of readdirSync(folder).filter((each) => each.endsWith('.md'))) {
+      for (const part of checkPattern(read(readFileSync(new URL(name, folder), 'utf8'))).parts) {
+        const made = fabricOf(part);
+        for (let round = 0; round < made.roundCount; round++) {
+          const first = made.roundAction[round]!;
+          const groups = made.actionGroup.slice(first, made.roundAction[round + 1]);
+          let changes = 0;
+          for (let action = groups.length - 1; action >= 0; action--) {
+            const where = `${name}, ${part.part.name}, ${round}/${action}`;
+            const now = nowOf(part, made, { round, action }, 'US')!;
+            const sum = (of: 'length' | 'done'): number => now.runs.reduce((total, run) => total + run[of], 0);
+            expect(sum('length'), where).toBe(groups.filter((group) => group === groups[action]).length);
+            expect(sum('done'), where).toBe(action - groups.indexOf(groups[action]!));
+            expect(now.roundIndex, where).toBe(round);
+            // The next change is as far as it is counted from the end.
+            changes = changeOf(made, first + action) === 'plain' ? (now.nextChange ? changes + 1 : 0) : 0;
+            expect(now.nextChange?.inActions ?? 0, where).toBe(changes);
+            const stitches = made.actionStart[first + action]! - made.roundStart[round]!;
+            expect(now.stitchesDone, where).toBe(stitches);
+          }
+        }
+      }
+    }
+  });
 });
 
 describe('pieces', () => {
@@ -161,5 +200,21 @@ describe('pieces', () => {
       'ärmel/1 Ärmel',
       'wing~2/1 Wing',
     ]);
+  });
+});
+
+describe('a place named by its stitch', () => {
+  it('has at most so many stitches of its round made, and the next action would be too many', () => {
+    for (let round = 0; round < fabric.roundCount; round++) {
+      const length = fabric.roundStart[round + 1]! - fabric.roundStart[round]!;
+      for (let stitches = 0; stitches < length; stitches++) {
+        const at = placeOfStitch(fabric, round, stitches);
+        expect(stitchesDone(fabric, at).inRound).toBeLessThanOrEqual(stitches);
+        const next = stepFrom(fabric, at, 'stitch');
+        const after = next.round > round ? length : stitchesDone(fabric, next).inRound;
+        expect(after).toBeGreaterThan(stitches);
+      }
+      expect(placeOfStitch(fabric, round, length)).toEqual({ round: round + 1, action: 0 });
+    }
   });
 });

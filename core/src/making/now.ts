@@ -41,14 +41,15 @@ export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position,
   const end = fabric.roundAction[position.round + 1]!;
   const action = first + position.action;
   const group = fabric.actionGroup[action]!;
-  const runs = runsOf(fabric, groupRange(fabric, action), action, terms);
-  const groupEnd = groupRange(fabric, action)[1];
+  const range = groupRange(fabric, position.round, action);
+  const runs = runsOf(fabric, range, action, terms);
+  const groupEnd = range[1];
   const round = rounds[position.round]!;
   const line = part.lines[round.line]!;
   const nextRound = rounds[position.round + 1];
   const nextLine =
     nextRound && position.round + 1 < fabric.roundCount
-      ? groupWords(fabric, fabric.roundAction[position.round + 1]!, terms)
+      ? groupWords(fabric, position.round + 1, fabric.roundAction[position.round + 1]!, terms)
       : null;
   return {
     round,
@@ -59,15 +60,19 @@ export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position,
     runs,
     group,
     groupCount: fabric.actionGroup[end - 1]! + 1,
-    then: groupEnd < end ? groupWords(fabric, groupEnd, terms) : nextLine === null ? null : `${nextRound!.label}: ${nextLine}`,
+    then:
+      groupEnd < end
+        ? groupWords(fabric, position.round, groupEnd, terms)
+        : nextLine === null
+          ? null
+          : `${nextRound!.label}: ${nextLine}`,
     nextChange: nextChangeAfter(fabric, action, end),
     same: line.last > line.first ? { done: round.number - line.first, of: line.last - line.first + 1 } : null,
   };
 }
 
-/** Actions of the group that `action` stands in, as [first, end). */
-function groupRange(fabric: Fabric, action: number): readonly [number, number] {
-  const round = fabric.round[fabric.actionStart[action]!]!;
+/** Actions of the group that an action of a round stands in, as [first, end). */
+function groupRange(fabric: Fabric, round: number, action: number): readonly [number, number] {
   const first = fabric.roundAction[round]!;
   const end = fabric.roundAction[round + 1]!;
   const group = fabric.actionGroup[action]!;
@@ -101,8 +106,8 @@ function ofCount(work: Exclude<Worked, { kind: 'close' | 'skip' }>, count: numbe
   return work.kind === 'chain' && !work.counted ? work : { ...work, count };
 }
 
-function groupWords(fabric: Fabric, action: number, terms: Terms): string {
-  return runsOf(fabric, groupRange(fabric, action), action, terms)
+function groupWords(fabric: Fabric, round: number, action: number, terms: Terms): string {
+  return runsOf(fabric, groupRange(fabric, round, action), action, terms)
     .map((run) => run.words)
     .join(', ');
 }

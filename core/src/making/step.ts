@@ -48,3 +48,12 @@ export function stitchesDone(fabric: Fabric, from: Position): { readonly total: 
   const total = fabric.actionStart[fabric.roundAction[round]! + action]!;
   return { total, inRound: total - fabric.roundStart[round]! };
 }
+
+/** The place in a round with at most so many of its stitches made: an increase is not ripped by half. */
+export function placeOfStitch(fabric: Fabric, round: number, stitches: number): Position {
+  const first = fabric.roundAction[round]!;
+  let action = 0;
+  while (action < actionsIn(fabric, round) && fabric.actionStart[first + action + 1]! - fabric.roundStart[round]! <= stitches)
+    action++;
+  return within(fabric, { round, action });
+}

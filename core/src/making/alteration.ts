@@ -1,0 +1,99 @@
+import { checkPattern, withoutLastColour, type PatternCount } from '../fabric/index.js';
+import { read, type Item, type OpenRun, type Part, type Pattern, type RoundLine } from '../notation/index.js';
+
+/**
+ * How a piece differs from its part: a written line worked for so many rounds, or one of its rounds worked in other words.
+ * Lines and rounds within them are counted as the pattern has them, so alterations do not shift each other.
+ */
+export type Alteration =
+  | { readonly kind: 'length'; readonly line: number; readonly rounds: number }
+  | { readonly kind: 'instead'; readonly line: number; readonly nth: number; readonly text: string };
+
+/** A round as the pattern counts it: the line it is written in, and which of the line's rounds; both 0-based. */
+export interface WrittenRound {
+  readonly line: number;
+  readonly nth: number;
+}
+
+/** A part as one piece of it is made. */
+export interface AlteredPart {
+  readonly part: Part;
+  /** Where the first round of each of its lines is written. */
+  readonly origins: readonly WrittenRound[];
+}
+
+/** Most rounds a line can be given. */
+const MOST_ROUNDS = 2_000;
+
+/** The items of an instruction, or null when it cannot be read whole. Parts of the pattern can be named in it. */
+export function itemsOfText(text: string, { terms, parts }: Pick<Pattern, 'terms' | 'parts'>): readonly Item[] | null {
+  const named = parts.map(({ name }) => `## ${name}\nR1: 6 sc in ring\n`).join('');
+  const { pattern, diagnostics } = read(`${terms} terms\n${named}## Piece\nR1: ${text.replaceAll('\n', ' ')}`);
+  const lines = pattern.parts.at(-1)?.lines ?? [];
+  const bad = diagnostics.some((diagnostic) => diagnostic.severity === 'error');
+  return lines.length === 1 && !bad && lines[0]!.items.length > 0 ? lines[0]!.items : null;
+}
+
+/** The latest word on each line and round. */
+export function latestAlterations(changes: readonly Alteration[]): Alteration[] {
+  const latest = new Map<string, Alteration>();
+  for (const change of changes) {
+    latest.set(change.kind === 'length' ? `${change.line}` : `${change.line}.${change.nth}`, change);
+  }
+  return [...latest.values()];
+}
+
+/**
+ * The part with its alterations. Open runs stand with the rounds they were given, or with `openRounds` (of the run and the rounds before it) until then.
+ * An alteration of a line or round that is not there any more, or whose words cannot be read, is left out.
+ */
+export function alteredPart(
+  pattern: Pattern,
+  part: Part,
+  changes: readonly Alteration[],
+  openRounds: (run: OpenRun, before: number) => number,
+): AlteredPart {
+  const latest = latestAlterations(changes);
+  const lines: RoundLine[] = [];
+  const origins: WrittenRound[] = [];
+  const begins: number[] = [];
+  let number = part.lines[0]?.first ?? 1;
+  part.lines.forEach((line, index) => {
+    begins.push(lines.length);
+    const own = latest.filter((change) => change.line === index);
+    const given = own.find((change) => change.kind === 'length')?.rounds;
+    const written = line.open ? openRounds(line.open, number - (part.lines[0]?.first ?? 1)) : line.last - line.first + 1;
+    const rounds = Math.max(1, Math.min(MOST_ROUNDS, Math.round(given ?? written)));
+    const other = new Map<number, readonly Item[]>();
+    for (const change of own) {
+      if (change.kind !== 'instead' || change.nth >= rounds) continue;
+      const items = itemsOfText(change.text, pattern);
+      if (items) other.set(change.nth, items);
+    }
+    for (let nth = 0; nth < rounds;) {
+      let end = nth + 1;
+      while (!other.has(nth) && end < rounds && !other.has(end)) end++;
+      const items = other.get(nth);
+      lines.push({
+        ...line,
+        items: end < rounds ? withoutLastColour(line.items) : line.items,
+        first: number,
+        last: number + end - nth - 1,
+        open: null,
+        ...(items ? { items, stated: null, like: null, others: [] } : {}),
+      });
+      origins.push({ line: index, nth });
+      number += end - nth;
+      nth = end;
+    }
+  });
+  begins.push(lines.length);
+  const notes = part.notes.map((note) => ({ ...note, before: begins[Math.min(note.before, part.lines.length)] ?? lines.length }));
+  return { part: { ...part, lines, notes }, origins };
+}
+
+/** The count of a whole pattern with one part as a piece of it is made. */
+export function countWith({ pattern }: PatternCount, index: number, { part }: AlteredPart): PatternCount['parts'][number] {
+  const parts = pattern.parts.map((each, at) => (at === index ? part : each));
+  return checkPattern({ pattern: { ...pattern, parts }, diagnostics: [] }).parts[index]!;
+}

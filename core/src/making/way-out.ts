@@ -1,0 +1,120 @@
+import { LOOPS, roundLength, type Fabric, type PartCount } from '../fabric/index.js';
+import type { RoundLine, Terms } from '../notation/index.js';
+import { itemsOf, spread, type SpreadRound } from '../spacing/index.js';
+import type { Alteration, AlteredPart, WrittenRound } from './alteration.js';
+import { alike, asWritten, frameOf, inLoop, itemsOfRound } from './round-words.js';
+import { actionsOf } from './work-round.js';
+
+/** The two ways out of a count that is off, with what they cost, and which of them is better. */
+export interface WaysOut {
+  /** Rip back to the start of the round: stitches lost. */
+  readonly ripStitches: number;
+  /** Work on, with the next round in other words; null where that cannot be hidden. */
+  readonly absorb: {
+    /** The next round, as it is to be worked. */
+    readonly words: string;
+    readonly changes: readonly Alteration[];
+  } | null;
+  readonly advice: 'rip' | 'absorb';
+  /** A sentence that says why. */
+  readonly why: string;
+}
+
+/** From so many stitches on, one more or fewer is hard to see (our own estimate). */
+const LARGE = 30;
+
+/**
+ * @param round 0-based round that ended on `found`
+ * @param written where each round is written in the pattern
+ */
+export function waysOut(
+  { part, rounds }: PartCount,
+  fabric: Fabric,
+  written: (round: number) => WrittenRound,
+  round: number,
+  found: number,
+  terms: Terms,
+): WaysOut {
+  const due = roundLength(fabric, round);
+  const off = Math.abs(found - due);
+  const rip = (why: string): WaysOut => ({ ripStitches: found, absorb: null, advice: 'rip', why });
+  const next = rounds[round + 1];
+  if (!next || round + 1 >= fabric.roundCount) return rip('No round follows in which it could be made up.');
+  const below = round > 0 ? roundLength(fabric, round - 1) : 0;
+  const respread = (at: number, as: SpreadRound): string | null =>
+    wordsFor(part.lines[rounds[at]!.line]!, rounds[at]!.number, as, terms);
+  if (!isPlainWork(part.lines[next.line]!))
+    return rip('The next round is worked in one loop, with other stitches or through another part: it must land on its count.');
+  const to = roundLength(fabric, round + 1);
+  const now = spreadOrNull(below, found, 0.5);
+  const then = spreadOrNull(found, to, quietLead(fabric, round, found));
+  if (!now || !then || round === 0) return rip('So few stitches do not hide one more or fewer.');
+  const made = respread(round, now);
+  const words = respread(round + 1, then);
+  if (made === null || words === null)
+    return rip('The round has different stitches in it: where one more or fewer sits cannot be told.');
+  const absorb = {
+    words,
+    changes: [
+      { kind: 'instead' as const, ...written(round), text: made },
+      { kind: 'instead' as const, ...written(round + 1), text: words },
+    ],
+  };
+  const rhythm = actionsOf(fabric, round).some(({ change }) => change !== 'plain');
+  const ahead = faceOrLimbAhead(part.lines.slice(next.line), fabric, round);
+  const better = (advice: WaysOut['advice'], why: string): WaysOut => ({ ripStitches: found, absorb, advice, why });
+  if (off > 1) return better('rip', `It is off by ${off}: more than one stitch shows.`);
+  if (ahead) return better('rip', 'A part is worked in or a face placed soon: its stitches are counted from here.');
+  if (rhythm) return better('rip', 'The round has a repeat: later rounds are counted on it.');
+  if (due < LARGE) return better('rip', `In a round of ${due} one more or fewer shows.`);
+  return better('absorb', `In a plain round of ${due} nobody sees one ${found > due ? 'decrease' : 'increase'} more.`);
+}
+
+/** Single crochets, increases and decreases through both loops, between what opens and closes the round. */
+function isPlainWork({ items }: RoundLine): boolean {
+  const how = alike(frameOf(items).stitches);
+  return how?.stitch === 'sc' && how.loop === 'both';
+}
+
+/** The round worked in another spacing, opened and closed as it is written; null where its stitches differ. */
+function wordsFor(line: RoundLine, number: number, as: SpreadRound, terms: Terms): string | null {
+  const { opening, stitches, closing } = frameOf(itemsOfRound(line, number));
+  const how = alike(stitches);
+  return how && asWritten([...opening, ...inLoop(itemsOf(as, how), how.loop), ...closing], terms);
+}
+
+function spreadOrNull(uses: number, makes: number, lead: number): SpreadRound | null {
+  if (uses < 1 || makes < 1 || makes > 2 * uses || 2 * makes < uses) return null;
+  return spread(uses, makes, lead < 1 ? Math.floor((uses / Math.max(1, Math.abs(makes - uses))) * lead) : lead);
+}
+
+/** Where the first change goes so that it stands farthest from the changes of the round below. */
+function quietLead(fabric: Fabric, round: number, found: number): number {
+  const taken: number[] = [];
+  let made = 0;
+  for (const { change, makes } of actionsOf(fabric, round)) {
+    if (change !== 'plain') taken.push(made);
+    made += makes;
+  }
+  if (taken.length === 0) return Math.floor(found / 2);
+  const gap = Math.floor(made / taken.length);
+  return Math.max(1, Math.floor(taken[0]! + gap / 2) % Math.max(1, gap));
+}
+
+const SOON = 4;
+
+function faceOrLimbAhead(lines: readonly RoundLine[], fabric: Fabric, round: number): boolean {
+  const end = fabric.roundStart[Math.min(fabric.roundCount, round + 1 + SOON)]!;
+  for (let row = fabric.roundStart[round + 1]!; row < end; row++) {
+    if (fabric.limb[row]! > 0 || LOOPS[fabric.loop[row]!] !== 'both') return true;
+  }
+  return lines.slice(0, SOON).some((line) => line.items.some((item) => item.kind === 'work' && item.through !== null));
+}
+
+/** Where a round of an altered part is written in the pattern. */
+export function writtenRound({ part, origins }: AlteredPart, { rounds }: PartCount, round: number): WrittenRound {
+  const at = rounds[round];
+  if (!at) return { line: part.lines.length, nth: 0 };
+  const origin = origins[at.line]!;
+  return { line: origin.line, nth: origin.nth + at.number - part.lines[at.line]!.first };
+}
