@@ -1,0 +1,30 @@
+import { believe, madeWith, type Belief, type Prior, type YarnAndHook } from '../gauge/index.js';
+import type { Measurement } from './measurement.js';
+import type { Firmness } from './remarks.js';
+
+/** Grams of fibre filling in a cm³ (from memory, give or take a third; filling differs, and so do hands). */
+export const FILLING: Readonly<Record<Firmness, number>> = { soft: 0.025, medium: 0.04, firm: 0.055 };
+const FILLING_PRIOR: Prior = { factor: 1, spread: 0.33, transfer: 0.1 };
+const SCALE_OUT_G = 0.5;
+const PIECE_SPREAD = 0.08;
+
+/** The maker's own factor on stuffing, from pieces whose stuffing was weighed. */
+export function stuffingBelief(tools: YarnAndHook, measurements: readonly Measurement[]): Belief {
+  const evidence = measurements.flatMap((one) =>
+    one.kind === 'stuffing'
+      ? [
+          {
+            ratio: one.grams / fillingOf(one.volumeMm3, one.firmness),
+            spread: Math.hypot(PIECE_SPREAD, SCALE_OUT_G / one.grams),
+            made: madeWith(one),
+          },
+        ]
+      : [],
+  );
+  return believe(evidence, madeWith(tools), FILLING_PRIOR);
+}
+
+/** Grams of filling for a volume in mm³, before the maker's own factor. */
+export function fillingOf(volumeMm3: number, firmness: Firmness): number {
+  return (volumeMm3 / 1_000) * FILLING[firmness];
+}
