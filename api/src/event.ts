@@ -1,4 +1,4 @@
-import type { MakerEvent } from '@lemniscus/core/making';
+import type { Alteration as CoreAlteration, MakerEvent } from '@lemniscus/core/making';
 import * as z from 'zod';
 
 const common = {
@@ -7,15 +7,21 @@ const common = {
   /** ms since 1970, by the maker's clock. */
   at: z.int().min(0).max(8_640_000_000_000_000),
 };
+const Index = z.int().min(0).max(1_000_000);
+const Words = z.string().max(2_000, 'At most 2000 characters.');
+
+const Alteration = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('length'), line: Index, rounds: z.int().min(1).max(2_000) }),
+  z.object({ kind: z.literal('instead'), line: Index, nth: Index, text: Words }),
+]) satisfies z.ZodType<CoreAlteration>;
 
 export const Event = z.discriminatedUnion('kind', [
-  z.object({
-    ...common,
-    kind: z.literal('reached'),
-    round: z.int().min(0).max(1_000_000),
-    action: z.int().min(0).max(1_000_000),
-  }),
+  z.object({ ...common, kind: z.literal('reached'), round: Index, action: Index }),
   z.object({ ...common, kind: z.literal('undone'), event: z.uuid() }),
+  z.object({ ...common, kind: z.literal('altered'), changes: z.array(Alteration).min(1).max(100).readonly() }),
+  z.object({ ...common, kind: z.literal('remarked'), line: Index, nth: Index, text: Words }),
+  z.object({ ...common, kind: z.literal('settled'), gate: Words, how: z.enum(['done', 'not']) }),
+  z.object({ ...common, kind: z.literal('stuffed'), grams: z.number().min(0).max(100_000) }),
 ]) satisfies z.ZodType<MakerEvent>;
 
 /** Most events sent at once. */

@@ -1,6 +1,7 @@
 import { HOOK_RANGE } from '@lemniscus/core/gauge';
 import { BOUNDS } from '@lemniscus/core/notation';
 import * as z from 'zod';
+import { Kit } from './kit.js';
 
 export const MakeId = z.uuid('A make is named by a UUID.');
 
@@ -26,6 +27,7 @@ export const Make = z.object({
   text: PatternText,
   yarnWeight: YarnWeight,
   hookMm: HookMm,
+  kit: Kit,
   /** Grows by one with every saved change. */
   version: z.int().min(1),
   /** ms since 1970. */
@@ -43,7 +45,7 @@ export const NewMake = Make.pick({ id: true, text: true, yarnWeight: true, hookM
 export type NewMake = z.infer<typeof NewMake>;
 
 /** Changes to a make, on top of the version they were made to. */
-export const MakeChange = Make.pick({ text: true, yarnWeight: true, hookMm: true })
+export const MakeChange = Make.pick({ text: true, yarnWeight: true, hookMm: true, kit: true })
   .partial()
   .extend({ version: z.int('Say which version is changed.').min(1) });
 export type MakeChange = z.infer<typeof MakeChange>;
