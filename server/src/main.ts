@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.js';
 import { openDatabase } from './database/open.js';
+import { LiveMakes } from './live/live-makes.js';
 import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
 
@@ -14,7 +15,8 @@ async function main(): Promise<void> {
   const settings = readSettings(process.env, process.argv.slice(2), home);
   const database = await openDatabase(settings.data);
   if (settings.demo) await seedDemo(database, fileURLToPath(new URL('../../demo', import.meta.url)));
-  const server = createServer(createApp(database, fileURLToPath(new URL('../../web/dist/browser', import.meta.url))));
+  const live = new LiveMakes();
+  const server = createServer(createApp(database, fileURLToPath(new URL('../../web/dist/browser', import.meta.url)), live));
   server.listen(settings.port, HOST);
   await once(server, 'listening');
   console.log(`Lemniscus is at http://${HOST}:${(server.address() as AddressInfo).port}`);
@@ -26,6 +28,7 @@ async function main(): Promise<void> {
     // Requests under way are answered; idle connections are let go; then the database is closed.
     const closed = once(server, 'close');
     server.close();
+    live.close();
     server.closeIdleConnections();
     const late = setTimeout(() => server.closeAllConnections(), 3_000);
     await closed;

@@ -1,30 +1,59 @@
 import { randomUUID } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { basketFromCsv } from '@lemniscus/core/exchange';
 import type { YarnWeightNumber } from '@lemniscus/core/gauge';
+import { chooseYarn, EMPTY_KIT, type Kit, type Yarn } from '@lemniscus/core/supply';
+import { keepYarns } from './basket/yarn-store.js';
 import type { Database } from './database/open.js';
 import { MakeEntity } from './database/make.entity.js';
 import { addMake } from './makes/make-store.js';
 
-/** Yarn and hook for each demo pattern, by file name. */
-const DEMO_KIT: Readonly<Record<string, { readonly yarnWeight: YarnWeightNumber; readonly hookMm: number }>> = {
-  'harbour-puffin.md': { yarnWeight: 4, hookMm: 3.5 },
-  'lamp-keeper.md': { yarnWeight: 4, hookMm: 3.5 },
-  'rowing-boat.md': { yarnWeight: 4, hookMm: 3.5 },
-  'seal-pup.md': { yarnWeight: 4, hookMm: 3.5 },
-  'signal-kite.md': { yarnWeight: 4, hookMm: 4 },
-  'striped-lighthouse.md': { yarnWeight: 4, hookMm: 4 },
-};
+interface DemoKit {
+  readonly yarnWeight: YarnWeightNumber;
+  readonly hookMm: number;
+  /** Colours of the pattern, with the name and colour of the basket's yarn. */
+  readonly yarns: Readonly<Record<string, string>>;
+}
 
-/** Puts the demo patterns on the shelf of a database that has never held a make. */
+/** Yarn and hook for each demo pattern, by file name. */
+const DEMO_KIT: Readonly<Record<string, DemoKit>> = {
+  'harbour-puffin.md': {
+    yarnWeight: 4,
+    hookMm: 3.5,
+    yarns: { black: 'Boathouse black', white: 'Boathouse white', orange: 'Boathouse orange', yellow: 'Boathouse yellow' },
+  },
+  'lamp-keeper.md': { yarnWeight: 4, hookMm: 3.5, yarns: { navy: 'Slipway navy', black: 'Boathouse black' } },
+  'rowing-boat.md': { yarnWeight: 4, hookMm: 3.5, yarns: {} },
+  'seal-pup.md': { yarnWeight: 4, hookMm: 3.5, yarns: { grey: 'Boathouse grey' } },
+  'signal-kite.md': { yarnWeight: 4, hookMm: 4, yarns: { red: 'Boathouse red', navy: 'Slipway navy' } },
+  'striped-lighthouse.md': { yarnWeight: 4, hookMm: 4, yarns: {} },
+};
+const BASKET = 'basket.csv';
+
+/** Puts the demo basket and patterns into a database that has never held a make. */
 export async function seedDemo(database: Database, folder: string): Promise<void> {
   const em = database.em.fork();
   if ((await em.count(MakeEntity)) > 0) return;
+  const now = Date.now();
+  const basket = basketFromCsv(await readFile(join(folder, BASKET), 'utf8'));
+  const yarns: Yarn[] = basket.ok ? basket.rows.map((row) => ({ ...row, id: randomUUID(), weighedAt: now })) : [];
+  await keepYarns(
+    em,
+    yarns.map((yarn) => ({ ...yarn, changedAt: now, removed: false })),
+  );
   const files = (await readdir(folder)).filter((name) => name in DEMO_KIT).sort();
   // The first file ends up in front, as the shelf shows the latest first.
-  const now = Date.now();
   for (const [index, file] of files.entries()) {
     const text = await readFile(join(folder, file), 'utf8');
-    await addMake(em, { id: randomUUID(), text, ...DEMO_KIT[file]! }, now - index);
+    const { yarnWeight, hookMm, yarns: chosen } = DEMO_KIT[file]!;
+    await addMake(em, { id: randomUUID(), text, yarnWeight, hookMm }, now - index, kitOf(chosen, yarns));
   }
+}
+
+function kitOf(chosen: DemoKit['yarns'], yarns: readonly Yarn[]): Kit {
+  return Object.entries(chosen).reduce((kit, [colour, named]) => {
+    const yarn = yarns.find(({ name, colour: own }) => `${name} ${own}` === named);
+    return yarn ? chooseYarn(kit, null, colour, yarn.id) : kit;
+  }, EMPTY_KIT);
 }

@@ -1,74 +1,12 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import { once } from 'node:events';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { createApp } from './app.js';
-import { openDatabase, type Database } from './database/open.js';
+import { describe, expect, it } from 'vitest';
+import { openDatabase } from './database/open.js';
 import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
+import { MAKE, reached, Serving, uuid } from './test/serving.js';
 
-let folder: string;
-let database: Database;
-let server: Server;
-
-const MAKE = {
-  id: '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111',
-  text: '# Buoy\n\n## Float\nR1: 6 sc in ring (6)',
-  yarnWeight: 4,
-  hookMm: 3.5,
-};
-const uuid = (n: number): string => `7e57e7e5-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const reached = (n: number, action: number) => ({
-  id: uuid(n),
-  piece: 'float/1',
-  at: 1_000 + n,
-  kind: 'reached',
-  round: 0,
-  action,
-});
-
-async function serve(): Promise<void> {
-  database = await openDatabase(folder);
-  server = createServer(createApp(database, folder));
-  server.listen(0, '127.0.0.1');
-  await once(server, 'listening');
-}
-
-async function stop(): Promise<void> {
-  server.closeAllConnections();
-  server.close();
-  await once(server, 'close');
-  await database.close();
-}
-
-async function ask(
-  method: string,
-  path: string,
-  body?: unknown,
-  headers: Record<string, string> = {},
-): Promise<{ status: number; body: unknown }> {
-  const { port } = server.address() as AddressInfo;
-  const response = await fetch(`http://127.0.0.1:${port}/api/makes${path}`, {
-    method,
-    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
-  const text = await response.text();
-  return { status: response.status, body: text ? (JSON.parse(text) as unknown) : null };
-}
-
-beforeEach(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'lemniscus-'));
-  await serve();
-});
-
-afterEach(async () => {
-  await stop();
-  await rm(folder, { recursive: true });
-});
+const serving = new Serving();
+const ask: Serving['ask'] = (method, path, ...rest) => serving.ask(method, `/makes${path}`, ...rest);
 
 describe('earlier texts', () => {
   const change = (version: number, text: string) => ask('PATCH', `/${MAKE.id}`, { version, text });
@@ -147,8 +85,8 @@ describe('events', () => {
     await ask('POST', `/${MAKE.id}/events`, {
       events: [{ id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }],
     });
-    await stop();
-    await serve();
+    await serving.stop();
+    await serving.start();
     const page = (await ask('GET', `/${MAKE.id}/events`)).body as { events: unknown[]; last: number };
     expect(page.events).toEqual([...events, { id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }]);
     expect((await ask('GET', `/${MAKE.id}/events?after=${page.last}`)).body).toEqual({ events: [], last: page.last });
@@ -171,12 +109,14 @@ describe('events', () => {
 
 describe('the database', () => {
   it('of a newer program is left alone, with a sentence that says so', async () => {
-    await database.em.getConnection().execute("insert into migration (name, executed_at) values ('0999-from-the-future', 'now')");
-    await expect(openDatabase(folder)).rejects.toThrow(/newer Lemniscus.*0999-from-the-future/);
+    await serving.database.em
+      .getConnection()
+      .execute("insert into migration (name, executed_at) values ('0999-from-the-future', 'now')");
+    await expect(openDatabase(serving.folder)).rejects.toThrow(/newer Lemniscus.*0999-from-the-future/);
   });
 
   it('holds to its foreign keys and keeps a write-ahead log', async () => {
-    const connection = database.em.getConnection();
+    const connection = serving.database.em.getConnection();
     expect(await connection.execute('pragma journal_mode')).toEqual([{ journal_mode: 'wal' }]);
     const orphan = "insert into event (id, make_id, piece, at, kind) values ('x', 'nobody', 'p', 1, 'undone')";
     await expect(connection.execute(orphan)).rejects.toThrow(/foreign key/i);
@@ -184,7 +124,7 @@ describe('the database', () => {
 
   it('gets the demo once, and never again after the maker emptied the shelf', async () => {
     const demo = join(import.meta.dirname, '../../demo');
-    await seedDemo(database, demo);
+    await seedDemo(serving.database, demo);
     const makes = (await ask('GET', '')).body as { id: string; title: string }[];
     expect(makes.map((make) => make.title)).toEqual([
       'Harbour puffin',
@@ -194,8 +134,14 @@ describe('the database', () => {
       'Signal kite',
       'Striped lighthouse',
     ]);
+    // The demo basket is a file as a maker would take in, and the puffin's black is short on purpose.
+    const yarns = (await serving.ask('GET', '/yarns')).body as { id: string; name: string; colour: string }[];
+    expect(yarns.length).toBeGreaterThan(6);
+    const puffin = (await ask('GET', `/${makes[0]!.id}`)).body as { kit: { yarns: { colour: string; yarn: string }[] } };
+    const black = puffin.kit.yarns.find((choice) => choice.colour === 'black')?.yarn;
+    expect(yarns.find((yarn) => yarn.id === black)).toMatchObject({ name: 'Boathouse', colour: 'black' });
     for (const make of makes) await ask('DELETE', `/${make.id}`);
-    await seedDemo(database, demo);
+    await seedDemo(serving.database, demo);
     expect((await ask('GET', '')).body).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import { defineEntity, type InferEntity } from '@mikro-orm/core';
+import type { MakerEvent } from '@lemniscus/core/making';
 import { MakeEntity } from './make.entity.js';
 
 /** One appended event; `sequence` is the order of arrival. */
@@ -11,10 +12,12 @@ export const EventEntity = defineEntity({
     make: () => p.manyToOne(MakeEntity),
     piece: p.string(),
     at: p.integer(),
-    kind: p.string().$type<'reached' | 'undone'>(),
+    kind: p.string().$type<MakerEvent['kind']>(),
     round: p.integer().nullable(),
     action: p.integer().nullable(),
     event: p.string().nullable(),
+    /** The whole event as JSON, for kinds that are no place and no undoing. */
+    detail: p.text().nullable(),
   }),
 });
 export type EventRow = InferEntity<typeof EventEntity>;

@@ -1,3 +1,4 @@
+import type { Kit } from '@lemniscus/api';
 import { defineEntity, type InferEntity } from '@mikro-orm/core';
 import type { YarnWeightNumber } from '@lemniscus/core/gauge';
 
@@ -10,6 +11,7 @@ export const MakeEntity = defineEntity({
     text: p.text(),
     yarnWeight: p.integer().$type<YarnWeightNumber>(),
     hookMm: p.float(),
+    kit: p.json().$type<Kit>(),
     version: p.integer(),
     createdAt: p.integer(),
     updatedAt: p.integer(),

@@ -4,7 +4,9 @@ import { defineConfig, MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
+import { MeasurementEntity } from './measurement.entity.js';
 import { RevisionEntity } from './revision.entity.js';
+import { YarnEntity } from './yarn.entity.js';
 import { MIGRATIONS } from './migrations/index.js';
 
 export type Database = Awaited<ReturnType<typeof connect>>;
@@ -23,7 +25,7 @@ function connect(path: string) {
   return MikroORM.init(
     defineConfig({
       dbName: path,
-      entities: [MakeEntity, EventEntity, RevisionEntity],
+      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
       discovery: { disableDynamicFileAccess: true },

@@ -3,13 +3,14 @@ import { Router } from 'express';
 import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
+import type { LiveMakes } from '../live/live-makes.js';
 import { findMake } from '../makes/make-store.js';
 import { appendEvents, eventsAfter } from './event-store.js';
 
 const Cursor = z.object({ after: z.coerce.number('Give a cursor.').int().min(0).default(0) });
 
 /** Mounted below a make: its events. */
-export function eventRoutes(database: Database): Router {
+export function eventRoutes(database: Database, live: LiveMakes): Router {
   const routes = Router({ mergeParams: true });
   routes.get<'/', { id: string }>('/', async (request, response) => {
     const em = database.em.fork();
@@ -19,8 +20,14 @@ export function eventRoutes(database: Database): Router {
   routes.post<'/', { id: string }>('/', async (request, response) => {
     const em = database.em.fork();
     const { events } = parse(EventBatch, request.body);
-    await appendEvents(em, parse(MakeId, request.params.id), events);
+    const make = parse(MakeId, request.params.id);
+    await appendEvents(em, make, events);
+    live.tell(make, 'events');
     response.status(204).end();
+  });
+  routes.get<'/live', { id: string }>('/live', async (request, response) => {
+    const make = await findMake(database.em.fork(), parse(MakeId, request.params.id));
+    live.listen(make.id, response);
   });
   return routes;
 }

@@ -1,4 +1,4 @@
-import { EVENT_BATCH, type EventPage } from '@lemniscus/api';
+import { Event, EVENT_BATCH, type EventPage } from '@lemniscus/api';
 import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { Problem } from '../http/problem.js';
@@ -9,21 +9,23 @@ interface StoredEvent {
   make_id: string;
   piece: string;
   at: number;
-  kind: 'reached' | 'undone';
+  kind: MakerEvent['kind'];
   round: number | null;
   action: number | null;
   event: string | null;
+  detail: string | null;
 }
 
-function toEvent({ id, piece, at, kind, round, action, event }: StoredEvent): MakerEvent {
-  return kind === 'reached'
-    ? { id, piece, at, kind, round: round ?? 0, action: action ?? 0 }
-    : { id, piece, at, kind, event: event ?? '' };
+function toEvent({ id, piece, at, kind, round, action, event, detail }: StoredEvent): MakerEvent {
+  if (kind === 'reached') return { id, piece, at, kind, round: round ?? 0, action: action ?? 0 };
+  if (kind === 'undone') return { id, piece, at, kind, event: event ?? '' };
+  return Event.parse(JSON.parse(detail ?? '{}'));
 }
 
 /** One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite. */
-const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, event)
-  select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action', value ->> 'event'
+const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, event, detail)
+  select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action', value ->> 'event',
+    case when value ->> 'kind' in ('reached', 'undone') then null else value end
   from json_each(?) where true order by key
   on conflict (id) do nothing`;
 

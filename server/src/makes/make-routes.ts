@@ -3,10 +3,11 @@ import { Router } from 'express';
 import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
+import type { LiveMakes } from '../live/live-makes.js';
 import { addMake, changeMake, listMakes, removeMake, restoreMake, showMake } from './make-store.js';
 import { listRevisions, showRevision } from './revisions.js';
 
-export function makeRoutes(database: Database): Router {
+export function makeRoutes(database: Database, live: LiveMakes): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
     response.json(await listMakes(database.em.fork()));
@@ -20,6 +21,7 @@ export function makeRoutes(database: Database): Router {
   routes.patch('/:id', async (request, response) => {
     const id = parse(MakeId, request.params.id);
     response.json(await changeMake(database.em.fork(), id, parse(MakeChange, request.body), Date.now()));
+    live.tell(id, 'make');
   });
   routes.delete('/:id', async (request, response) => {
     await removeMake(database.em.fork(), parse(MakeId, request.params.id), Date.now());

@@ -1,6 +1,7 @@
-import type { Make, MakeChange, NewMake, ShelvedMake } from '@lemniscus/api';
+import { Kit, type Make, type MakeChange, type NewMake, type ShelvedMake } from '@lemniscus/api';
 import { positionOf } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
+import { EMPTY_KIT } from '@lemniscus/core/supply';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { logsOf } from '../events/event-store.js';
@@ -11,7 +12,12 @@ const UNTITLED = 'Untitled make';
 
 function toMake(row: MakeRow): Make {
   const { id, title, text, yarnWeight, hookMm, version, createdAt, updatedAt } = row;
-  return { id, title, text, yarnWeight, hookMm, version, createdAt, updatedAt };
+  return { id, title, text, yarnWeight, hookMm, kit: kitOf(row), version, createdAt, updatedAt };
+}
+
+/** A make's kit; makes from before there were kits have an empty one. */
+export function kitOf({ kit }: Pick<MakeRow, 'kit'>): Kit {
+  return Kit.parse(kit);
 }
 
 export function titleOf(text: string): string {
@@ -44,11 +50,12 @@ export async function showMake(em: EntityManager, id: string): Promise<Make> {
 }
 
 /** Puts a make on the shelf; one that is already there under this id is answered as it is. */
-export async function addMake(em: EntityManager, make: NewMake, now: number): Promise<Make> {
+export async function addMake(em: EntityManager, make: NewMake, now: number, kit: Kit = EMPTY_KIT): Promise<Make> {
   const known = await em.findOne(MakeEntity, { id: make.id });
   if (known) return toMake(known);
   const row = em.create(MakeEntity, {
     ...make,
+    kit,
     title: titleOf(make.text),
     version: 1,
     createdAt: now,
@@ -71,6 +78,7 @@ export async function changeMake(em: EntityManager, id: string, { version, ...ch
   }
   if (change.yarnWeight !== undefined) row.yarnWeight = change.yarnWeight;
   if (change.hookMm !== undefined) row.hookMm = change.hookMm;
+  if (change.kit !== undefined) row.kit = change.kit;
   row.version += 1;
   row.updatedAt = now;
   await em.flush();

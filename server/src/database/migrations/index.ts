@@ -1,9 +1,13 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { MakesAndEvents } from './0001-makes-and-events.js';
 import { Revisions } from './0002-revisions.js';
+import { Basket } from './0003-basket.js';
+import { KindsOfEvents } from './0004-kinds-of-events.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
   { name: '0001-makes-and-events', class: MakesAndEvents },
   { name: '0002-revisions', class: Revisions },
+  { name: '0003-basket', class: Basket },
+  { name: '0004-kinds-of-events', class: KindsOfEvents },
 ];

@@ -1,0 +1,20 @@
+import { YarnBatch } from '@lemniscus/api';
+import { Router } from 'express';
+import type { Database } from '../database/open.js';
+import { parse } from '../http/parse.js';
+import { keepYarns, listYarns, usesOfYarns } from './yarn-store.js';
+
+export function yarnRoutes(database: Database): Router {
+  const routes = Router();
+  routes.get('/', async (_request, response) => {
+    response.json(await listYarns(database.em.fork()));
+  });
+  routes.put('/', async (request, response) => {
+    await keepYarns(database.em.fork(), parse(YarnBatch, request.body).yarns);
+    response.status(204).end();
+  });
+  routes.get('/uses', async (_request, response) => {
+    response.json(await usesOfYarns(database.em.fork()));
+  });
+  return routes;
+}
