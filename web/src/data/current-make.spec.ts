@@ -1,19 +1,33 @@
 import '@angular/compiler';
 import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
-import type { Make, MakeChange } from '@lemniscus/api';
+import { Kit, type Make, type MakeChange, type Measurement } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
-import { defer, of, throwError, type Observable } from 'rxjs';
+import { defer, of, Subject, throwError, type Observable } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { CurrentMake } from './current-make';
-import { MakeApi, RequestFailed } from './make-api';
+import { Live, type LiveNews } from './live';
+import { MakeApi } from './make-api';
+import { Measurements } from './measurements';
 import { Outbox } from './outbox';
+import { RequestFailed } from './server';
+import { BrowserStorage } from '../test/browser-storage';
 
 const ID = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
 const TEXT = '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)';
 
 /** A server in memory that stores one make by version, as the real one does. */
 class Server {
-  make: Make = { id: ID, title: 'Buoy', text: TEXT, yarnWeight: 4, hookMm: 3.5, version: 1, createdAt: 0, updatedAt: 0 };
+  make: Make = {
+    id: ID,
+    title: 'Buoy',
+    text: TEXT,
+    yarnWeight: 4,
+    hookMm: 3.5,
+    kit: Kit.parse({}),
+    version: 1,
+    createdAt: 0,
+    updatedAt: 0,
+  };
   events: MakerEvent[] = [];
   away = false;
 
@@ -23,7 +37,7 @@ class Server {
   show = (): Observable<Make> => this.answer(() => this.make);
   eventsAfter = (_id: string, after: number): Observable<{ events: MakerEvent[]; last: number }> =>
     this.answer(() => ({ events: this.events.slice(after), last: this.events.length }));
-  change = (_id: string, { version, text, yarnWeight, hookMm }: MakeChange): Observable<Make> =>
+  change = (_id: string, { version, text, yarnWeight, hookMm, kit }: MakeChange): Observable<Make> =>
     this.answer(() => {
       if (version !== this.make.version) throw new RequestFailed(409, 'conflict');
       const { make } = this;
@@ -32,6 +46,7 @@ class Server {
         text: text ?? make.text,
         yarnWeight: yarnWeight ?? make.yarnWeight,
         hookMm: hookMm ?? make.hookMm,
+        kit: kit ?? make.kit,
         version: version + 1,
       };
       return this.make;
@@ -41,14 +56,20 @@ class Server {
 let server: Server;
 let kept: Map<string, string>;
 let sent: MakerEvent[];
+let measured: Measurement[];
+let news: Subject<LiveNews>;
+/** Lines to the server that were opened. */
+let lines: number;
 let close: (() => void)[];
 
 function open(): CurrentMake {
-  const outbox = { add: (_make: string, event: MakerEvent) => sent.push(event), of: () => [] };
+  const outbox = { add: (_make: string, event: MakerEvent) => sent.push(event), of: () => of([]), sendNow: () => undefined };
   const destroyRef = { onDestroy: (run: () => void) => (close.push(run), () => undefined), destroyed: false };
   const providers = [
     { provide: MakeApi, useValue: server },
     { provide: Outbox, useValue: outbox },
+    { provide: Live, useValue: { of: () => defer(() => (lines++, news)) } },
+    { provide: Measurements, useValue: { taken: { items: () => measured } } },
     { provide: DestroyRef, useValue: destroyRef },
   ];
   const current = runInInjectionContext(Injector.create({ providers }), () => new CurrentMake());
@@ -59,19 +80,15 @@ function open(): CurrentMake {
 beforeEach(() => {
   vi.useFakeTimers();
   server = new Server();
-  kept = new Map();
   sent = [];
+  measured = [];
+  news = new Subject();
+  lines = 0;
   close = [];
   vi.stubGlobal('window', new EventTarget());
-  vi.stubGlobal('localStorage', {
-    get length() {
-      return kept.size;
-    },
-    key: (index: number) => [...kept.keys()][index] ?? null,
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => kept.set(key, value),
-    removeItem: (key: string) => kept.delete(key),
-  });
+  const storage = new BrowserStorage();
+  kept = storage.items;
+  vi.stubGlobal('localStorage', storage);
 });
 
 afterEach(() => {
@@ -82,6 +99,12 @@ afterEach(() => {
 const settle = (ms = 1_000): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
 describe('the open make', () => {
+  it('keeps one line to the server, whatever it listens for', () => {
+    open();
+    expect(lines).toBe(1);
+    expect(news.observed).toBe(true);
+  });
+
   it('shows a change at once, keeps it on the device, and stores it once after a pause', async () => {
     const current = open();
     current.change({ hookMm: 4 });
@@ -142,7 +165,7 @@ describe('the open make', () => {
     }
   });
 
-  it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', () => {
+  it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', async () => {
     const current = open();
     current.reach('float/1', { round: 0, action: 4 });
     current.reach('float/1', { round: 1, action: 0 });
@@ -162,7 +185,51 @@ describe('the open make', () => {
     server.events = [...sent, elsewhere];
     server.make = { ...server.make, hookMm: 8, version: 2 };
     window.dispatchEvent(new Event('focus'));
+    await vi.advanceTimersByTimeAsync(100);
     expect([current.place('float/1').action, current.make()!.hookMm, current.lastPiece()]).toEqual([3, 8, 'float/1']);
+    server.make = { ...server.make, hookMm: 2, version: 3 };
+    news.next('make');
+    await vi.advanceTimersByTimeAsync(100);
+    expect(current.make()!.hookMm).toBe(2);
+  });
+
+  it('takes choices back one by one, a slider drawn across as one, and leaves the text alone', async () => {
+    const current = open();
+    await vi.advanceTimersByTimeAsync(10);
+    const kit = { ...Kit.parse({}), copies: 3 };
+    current.change({ kit });
+    await vi.advanceTimersByTimeAsync(2_000);
+    for (const hookMm of [3.75, 4, 4.5]) current.change({ hookMm });
+    current.change({ text: `${TEXT}\nR3: sc around (12)` });
+    expect(current.canTakeBack()).toBe(true);
+    current.takeBack();
+    expect([current.make()!.hookMm, current.make()!.kit.copies]).toEqual([3.5, 3]);
+    current.takeBack();
+    expect([current.make()!.kit.copies, current.canTakeBack()]).toEqual([1, false]);
+    expect(current.text()).toContain('R3');
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(server.make).toMatchObject({ hookMm: 3.5, kit: { copies: 1 } });
+  });
+
+  it('sizes everything by what was measured with its yarn and hook', async () => {
+    measured = [
+      {
+        id: ID,
+        takenAt: 0,
+        kind: 'swatch',
+        yarnWeight: 4,
+        hookMm: 3.5,
+        stitches: 20,
+        widthMm: 120,
+        rounds: null,
+        heightMm: null,
+      },
+    ];
+    const current = open();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(current.stitch()!.width).toBeCloseTo(6, 9);
+    current.change({ hookMm: 5 });
+    expect(current.gauge()!.from).toBe('elsewhere');
   });
 
   it('says why a make cannot be opened', () => {

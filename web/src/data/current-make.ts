@@ -1,28 +1,40 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Make, MakeChange } from '@lemniscus/api';
-import { fabricOf, type Fabric } from '@lemniscus/core/fabric';
-import { estimateStitch } from '@lemniscus/core/gauge';
+import { fabricOf, type Fabric, type PartCount, type PatternCount } from '@lemniscus/core/fabric';
+import type { StitchSize } from '@lemniscus/core/gauge';
 import {
+  alteredPart,
+  countWith,
   EMPTY_LOG,
-  lastReached,
+  logUntil,
   nextTime,
   piecesOf,
   positionOf,
   record,
+  standingEvents,
+  type Alteration,
+  type AlteredPart,
   type Log,
   type MakerEvent,
+  type Piece,
   type Position,
 } from '@lemniscus/core/making';
+import type { OpenRun } from '@lemniscus/core/notation';
+import { handGauge } from '@lemniscus/core/supply';
 import {
   catchError,
   concatMap,
   debounceTime,
   EMPTY,
+  filter,
   forkJoin,
-  from,
+  fromEvent,
+  map,
+  merge,
   of,
   retry,
+  share,
   Subject,
   switchMap,
   tap,
@@ -31,12 +43,41 @@ import {
   type Observable,
 } from 'rxjs';
 import { forgetUnsaved, keepUnsaved, recallUnsaved, type Unsaved } from './make-changes';
-import { MakeApi, RequestFailed } from './make-api';
+import { Live, type LiveNews } from './live';
+import { MakeApi } from './make-api';
+import { Measurements } from './measurements';
+import { RequestFailed } from './server';
 import { Outbox } from './outbox';
 import { settledReading } from './settled-reading';
 
 const SAVE_AFTER_MS = 600;
 const RETRY_MS = 3_000;
+/** What other windows did is asked for once, however many things they did at a time. */
+const REFRESH_AFTER_MS = 60;
+/** Changes of one kind that follow each other sooner than this are one choice. */
+const ONE_CHOICE_MS = 700;
+const MOST_CHOICES = 100;
+
+/** Rounds an open run without a length stands for until it is worked. */
+const OPEN_ROUNDS = 6;
+
+/** A piece with its own rounds. */
+export interface PiecePlan {
+  readonly piece: Piece;
+  readonly counted: PartCount;
+  readonly fabric: Fabric;
+  readonly altered: AlteredPart;
+  readonly changes: readonly Alteration[];
+}
+
+interface Choice {
+  readonly what: string;
+  readonly at: number;
+  readonly before: Pick<Make, 'yarnWeight' | 'hookMm' | 'kit'>;
+}
+
+/** What is said at the hook, without what every event has. */
+export type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Omit<Each, 'id' | 'piece' | 'at'> : never) : never;
 
 export type Saving = 'saved' | 'saving' | 'away' | 'conflict';
 
@@ -45,12 +86,20 @@ export type Saving = 'saved' | 'saving' | 'away' | 'conflict';
 export class CurrentMake {
   private readonly api = inject(MakeApi);
   private readonly outbox = inject(Outbox);
+  private readonly measurements = inject(Measurements);
+  private readonly live = inject(Live);
   private readonly id$ = new Subject<string>();
   private readonly save$ = new Subject<void>();
   private readonly typing$ = new Subject<void>();
   private readonly stored = signal<Make | null>(null);
   private readonly unsaved = signal<Unsaved | null>(null);
-  private readonly log = signal<Log>(EMPTY_LOG);
+  readonly log = signal<Log>(EMPTY_LOG);
+  private readonly choices = signal<readonly Choice[]>([]);
+  private readonly changesSaid = new WeakMap<readonly MakerEvent[], readonly Alteration[]>();
+  private readonly plansMade = new Map<
+    string,
+    { readonly count: PatternCount; readonly key: string; readonly plan: PiecePlan }
+  >();
   private cursor = 0;
 
   readonly failure = signal<RequestFailed | null>(null);
@@ -61,8 +110,14 @@ export class CurrentMake {
     const stored = this.stored();
     const unsaved = this.unsaved();
     if (!stored || !unsaved) return stored;
-    const { text, yarnWeight, hookMm } = unsaved;
-    return { ...stored, text: text ?? stored.text, yarnWeight: yarnWeight ?? stored.yarnWeight, hookMm: hookMm ?? stored.hookMm };
+    const { text, yarnWeight, hookMm, kit } = unsaved;
+    return {
+      ...stored,
+      text: text ?? stored.text,
+      yarnWeight: yarnWeight ?? stored.yarnWeight,
+      hookMm: hookMm ?? stored.hookMm,
+      kit: kit ?? stored.kit,
+    };
   });
   readonly text = computed(() => this.make()?.text ?? '');
   readonly reading = settledReading(this.text, this.typing$);
@@ -70,10 +125,11 @@ export class CurrentMake {
   readonly title = computed(() => this.count().pattern.title || this.make()?.title || '');
   readonly terms = computed(() => this.count().pattern.terms);
   readonly pieces = computed(() => piecesOf(this.count().pattern));
-  readonly stitch = computed(() => {
+  readonly gauge = computed(() => {
     const make = this.make();
-    return make ? estimateStitch(make.yarnWeight, make.hookMm) : null;
+    return make ? handGauge(make, make.kit.hand, this.measurements.taken.items()) : null;
   });
+  readonly stitch = computed(() => this.gauge()?.stitch ?? null, { equal: sameStitch });
   readonly fabrics = computed(() => this.count().parts.map((part) => lazily(() => fabricOf(part))));
 
   constructor() {
@@ -81,7 +137,7 @@ export class CurrentMake {
       .pipe(
         tap(() => this.clear()),
         switchMap((id) =>
-          forkJoin([this.api.show(id), this.api.eventsAfter(id, 0)]).pipe(
+          forkJoin([this.api.show(id), this.api.eventsAfter(id, 0), this.outbox.of(id)]).pipe(
             catchError((error: unknown) => {
               this.failure.set(error as RequestFailed);
               return EMPTY;
@@ -90,9 +146,9 @@ export class CurrentMake {
         ),
         takeUntilDestroyed(),
       )
-      .subscribe(([make, { events, last }]) => {
+      .subscribe(([make, { events, last }, waiting]) => {
         this.cursor = last;
-        this.log.set(record(record(EMPTY_LOG, events), this.outbox.of(make.id)));
+        this.log.set(record(record(EMPTY_LOG, events), waiting));
         this.unsaved.set(recallUnsaved(make.id));
         this.stored.set(make);
         if (this.unsaved()) this.save$.next();
@@ -104,10 +160,27 @@ export class CurrentMake {
         takeUntilDestroyed(),
       )
       .subscribe();
-    const onFocus = (): void => this.refresh();
-    window.addEventListener('focus', onFocus);
+    // One line for all who listen: a browser has few to one server.
+    const news = merge(
+      this.id$.pipe(switchMap((id) => this.live.of(id))),
+      fromEvent(window, 'focus').pipe(map((): LiveNews => 'connected')),
+    ).pipe(share());
+    news.pipe(takeUntilDestroyed()).subscribe((what) => {
+      if (what === 'connected') this.outbox.sendNow();
+    });
+    for (const [one, refresh] of [
+      ['events', (): void => this.refreshEvents()],
+      ['make', (): void => this.refreshMake()],
+    ] as const) {
+      news
+        .pipe(
+          filter((what) => what === one || what === 'connected'),
+          debounceTime(REFRESH_AFTER_MS),
+          takeUntilDestroyed(),
+        )
+        .subscribe(refresh);
+    }
     inject(DestroyRef).onDestroy(() => {
-      window.removeEventListener('focus', onFocus);
       // A change made just before leaving is sent at once instead of after the pause.
       if (this.saving() === 'saving') this.save().subscribe();
     });
@@ -121,8 +194,59 @@ export class CurrentMake {
     return this.fabrics()[part]?.() ?? null;
   }
 
+  /**
+   * Every part with its rounds. One with an open run has the rounds of its first piece: as many as that was given, or as
+   * the length asked for takes at this gauge.
+   */
+  readonly parts = computed<readonly Pick<PiecePlan, 'counted' | 'fabric'>[]>(() =>
+    this.count().parts.map((counted, index) => {
+      const first = counted.part.lines.some((line) => line.open)
+        ? this.pieces().find((piece) => piece.part === index)
+        : undefined;
+      return (first && this.plan(first.id)) ?? { counted, fabric: this.fabric(index)! };
+    }),
+  );
+
+  /** A piece as it is made: its part, with what was altered at the hook; null for a piece there is not. */
+  plan(id: string): PiecePlan | null {
+    const piece = this.pieces().find((each) => each.id === id);
+    const height = this.stitch()?.height;
+    if (!piece || height === undefined) return null;
+    const count = this.count();
+    const part = count.pattern.parts[piece.part]!;
+    const changes = this.changesOf(id);
+    const open = part.lines.some((line) => line.open);
+    const key = `${open ? height : 0} ${changes.length === 0 ? '' : JSON.stringify(changes)}`;
+    const known = this.plansMade.get(id);
+    if (known?.count === count && known.key === key) return known.plan;
+    const rounds = (run: OpenRun, before: number): number =>
+      run.mm === null ? OPEN_ROUNDS : Math.max(1, Math.ceil(run.mm / height) - before);
+    const altered = alteredPart(count.pattern, part, changes, rounds);
+    const same = changes.length === 0 && !open;
+    const counted = same ? count.parts[piece.part]! : countWith(count, piece.part, altered);
+    const fabric = same ? this.fabric(piece.part)! : fabricOf(counted);
+    const plan: PiecePlan = { piece, counted, fabric, altered, changes };
+    this.plansMade.set(id, { count, key, plan });
+    return plan;
+  }
+
+  private changesOf(id: string): readonly Alteration[] {
+    const said = this.said(id);
+    const known = this.changesSaid.get(said);
+    if (known) return known;
+    const changes = said.flatMap((event) => (event.kind === 'altered' ? event.changes : []));
+    this.changesSaid.set(said, changes);
+    return changes;
+  }
+
   place(piece: string): Position {
     return positionOf(this.log(), piece);
+  }
+
+  /** Where every piece was at a time, ms since 1970. */
+  placesAt(time: number): (piece: string) => Position {
+    const then = logUntil(this.log(), time);
+    return (piece) => positionOf(then, piece);
   }
 
   /** The piece worked on last, or null before the first stitch of the make. */
@@ -136,20 +260,58 @@ export class CurrentMake {
   });
 
   reach(piece: string, { round, action }: Position): void {
-    this.append({ id: crypto.randomUUID(), piece, at: nextTime(this.log(), Date.now()), kind: 'reached', round, action });
+    this.say(piece, { kind: 'reached', round, action });
+  }
+
+  /** What was said of a piece beside its place, and is not undone; earliest first. */
+  said(piece: string): readonly MakerEvent[] {
+    return standingEvents(this.log(), piece);
   }
 
   canUndo(piece: string): boolean {
-    return lastReached(this.log(), piece) !== null;
+    return this.said(piece).length > 0;
   }
 
+  /** Takes back the last thing said of a piece, whatever it was. */
   undo(piece: string): void {
-    const last = lastReached(this.log(), piece);
-    if (last)
-      this.append({ id: crypto.randomUUID(), piece, at: nextTime(this.log(), Date.now()), kind: 'undone', event: last.id });
+    const last = this.said(piece).at(-1);
+    if (last) this.say(piece, { kind: 'undone', event: last.id });
+  }
+
+  /** Says something of a piece at the hook. */
+  say(piece: string, what: Said): void {
+    this.append({ id: crypto.randomUUID(), piece, at: nextTime(this.log(), Date.now()), ...what });
+  }
+
+  /** Whether a choice of yarn, hook or kit can be taken back. */
+  readonly canTakeBack = computed(() => this.choices().length > 0);
+
+  /** Takes back the last choice of yarn, hook or kit made in this window. */
+  takeBack(): void {
+    const last = this.choices().at(-1);
+    if (!last) return;
+    this.choices.update((choices) => choices.slice(0, -1));
+    this.apply(last.before);
   }
 
   change(change: Omit<MakeChange, 'version'>): void {
+    const make = this.make();
+    if (make && change.text === undefined) this.remember(make, Object.keys(change).join());
+    this.apply(change);
+  }
+
+  /** A slider's way counts as one choice. */
+  private remember({ yarnWeight, hookMm, kit }: Make, what: string): void {
+    const at = Date.now();
+    const last = this.choices().at(-1);
+    if (last?.what === what && at - last.at < ONE_CHOICE_MS) {
+      this.choices.update((choices) => [...choices.slice(0, -1), { ...last, at }]);
+      return;
+    }
+    this.choices.update((choices) => [...choices.slice(-MOST_CHOICES), { what, at, before: { yarnWeight, hookMm, kit } }]);
+  }
+
+  private apply(change: Omit<MakeChange, 'version'>): void {
     const stored = this.stored();
     if (!stored) return;
     if (change.text !== undefined) this.typing$.next();
@@ -246,24 +408,29 @@ export class CurrentMake {
     }
   }
 
-  /** Takes in what other windows did since. */
-  private refresh(): void {
+  /** Takes in what other windows did at the hook since. */
+  private refreshEvents(): void {
     const make = this.stored();
     if (!make) return;
-    from(this.api.eventsAfter(make.id, this.cursor))
+    this.api
+      .eventsAfter(make.id, this.cursor)
       .pipe(catchError(() => EMPTY))
       .subscribe(({ events, last }) => {
         this.cursor = last;
         this.log.update((log) => record(log, events));
       });
-    if (!this.unsaved()) {
-      this.api
-        .show(make.id)
-        .pipe(catchError(() => EMPTY))
-        .subscribe((latest) => {
-          if (!this.unsaved() && latest.version > make.version) this.stored.set(latest);
-        });
-    }
+  }
+
+  /** Takes in what other windows changed of the make, unless there are changes here. */
+  private refreshMake(): void {
+    const make = this.stored();
+    if (!make || this.unsaved()) return;
+    this.api
+      .show(make.id)
+      .pipe(catchError(() => EMPTY))
+      .subscribe((latest) => {
+        if (!this.unsaved() && latest.version > make.version) this.stored.set(latest);
+      });
   }
 
   private clear(): void {
@@ -272,13 +439,19 @@ export class CurrentMake {
     this.failure.set(null);
     this.saving.set('saved');
     this.log.set(EMPTY_LOG);
+    this.choices.set([]);
     this.cursor = 0;
   }
 }
 
+function sameStitch(a: StitchSize | null, b: StitchSize | null): boolean {
+  return a === b || (a !== null && b !== null && a.width === b.width && a.height === b.height);
+}
+
 /** Whether a stored make already has everything that a change would bring. */
-function holds(make: Make, { text, yarnWeight, hookMm }: Unsaved): boolean {
+function holds(make: Make, { text, yarnWeight, hookMm, kit }: Unsaved): boolean {
   return (
+    (kit === undefined || JSON.stringify(kit) === JSON.stringify(make.kit)) &&
     (text === undefined || text === make.text) &&
     (yarnWeight === undefined || yarnWeight === make.yarnWeight) &&
     (hookMm === undefined || hookMm === make.hookMm)

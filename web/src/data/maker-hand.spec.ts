@@ -20,7 +20,11 @@ describe('the maker’s hand', () => {
     expect(maker.lean().stitchesPerRound).toBe(0.5);
     maker.change({ hand: 'left' });
     expect(maker.lean().stitchesPerRound).toBe(-0.5);
-    expect(new MakerHand().hand()).toEqual({ hand: 'left', crept: 5, rounds: 10, toward: 'right' });
+    const hand = { hand: 'left', crept: 5, rounds: 10, toward: 'right', marker: 'pattern' };
+    expect(new MakerHand().hand()).toEqual(hand);
+    // As it was kept before there was a choice of marker.
+    kept.set('lemniscus.hand', JSON.stringify({ ...hand, marker: undefined }));
+    expect(new MakerHand().hand()).toEqual(hand);
   });
 
   it('takes no numbers out of range, and begins anew over what it cannot read', () => {

@@ -7,12 +7,21 @@ const KEY = 'hand';
 const Side = z.enum(['left', 'right']);
 export type Side = z.infer<typeof Side>;
 
-/** How a maker's hand was measured: the marker crept so many stitches to one side in so many rounds. */
-const Hand = z.object({ hand: Side, crept: z.number().min(0).max(500), toward: Side, rounds: z.int().min(1).max(1_000) });
+/** Where the maker puts the marker: as each pattern says, else into a round's first stitch or its last. */
+const Marker = z.enum(['pattern', 'first', 'last']);
+
+/** How a maker works. The hand was measured when the marker crept so many stitches to one side in so many rounds. */
+const Hand = z.object({
+  hand: Side,
+  crept: z.number().min(0).max(500),
+  toward: Side,
+  rounds: z.int().min(1).max(1_000),
+  marker: Marker.default('pattern'),
+});
 export type Hand = z.infer<typeof Hand>;
 
 /** What is common practice for right hands, where nothing was measured: no creep is shown. */
-const UNMEASURED: Hand = { hand: 'right', crept: 0, toward: 'right', rounds: 12 };
+const UNMEASURED: Hand = { hand: 'right', crept: 0, toward: 'right', rounds: 12, marker: 'pattern' };
 
 /** The hand of the maker at this device. */
 @Injectable({ providedIn: 'root' })

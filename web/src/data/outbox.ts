@@ -1,110 +1,143 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { Event, EVENT_BATCH } from '@lemniscus/api';
+import { EVENT_BATCH } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
 import {
   catchError,
   defer,
+  EMPTY,
   exhaustMap,
+  from,
+  fromEvent,
+  map,
   merge,
   mergeMap,
   of,
+  race,
   repeat,
   retry,
   Subject,
+  switchMap,
+  take,
   takeWhile,
   tap,
   throwError,
+  timeout,
   timer,
-  fromEvent,
+  type Observable,
 } from 'rxjs';
-import { forget, keep, keptKeys, recall } from './local';
-import { MakeApi, RequestFailed } from './make-api';
+import { MakeApi } from './make-api';
+import { RequestFailed } from './server';
+import { WaitingEvents, type Waiting } from './waiting-events';
 
-const START = 'event.';
 const RETRY_MS = { first: 1_000, most: 30_000 };
-
-interface Waiting {
-  readonly key: string;
-  readonly event: MakerEvent;
-}
+/** Steps that follow each other sooner than this travel together, and leave the frame of the tap to the tap. */
+const GATHER_MS = 120;
+/** Longest that anyone waits for the server to know. */
+const SETTLE_MS = 1_000;
 
 /**
- * Events on their way to the server. Each is kept on this device under a key of its own before it is sent, so a closed
- * window loses none, and windows that share the device cannot overwrite each other; the server passes over doubles.
+ * Events on their way to the server. Each is kept on this device before it is sent, so a closed window loses none, and
+ * windows that share the device send each other's; the server passes over doubles.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
   private readonly api = inject(MakeApi);
+  private readonly kept = inject(WaitingEvents);
   private readonly wake = new Subject<void>();
+  private readonly again = new Subject<void>();
+  /** Nothing waits, or what waits cannot be sent at the moment. */
+  private readonly rested = new Subject<void>();
+  /** Whether something was added since what waits was last looked through. */
+  private added = false;
 
   /** How many events the server has not acknowledged. */
-  readonly waiting = signal(keptKeys(START).length);
+  readonly waiting = signal(0);
   /** Why sending does not work at the moment; null while it does. */
   readonly trouble = signal<string | null>(null);
 
   constructor() {
-    merge(of(undefined), this.wake, fromEvent(window, 'online'))
-      .pipe(exhaustMap(() => this.sendAll()))
+    fromEvent(window, 'online').subscribe(() => this.sendNow());
+    merge(of(0), this.wake.pipe(map(() => GATHER_MS)), this.again.pipe(map(() => 0)))
+      .pipe(exhaustMap((after) => race(timer(after), this.again).pipe(switchMap(() => this.sendAll()))))
       .subscribe();
   }
 
   add(make: string, event: MakerEvent): void {
-    keep(`${START}${make}.${event.id}`, event);
     this.waiting.update((count) => count + 1);
-    this.wake.next();
-  }
-
-  /** Events of a make that are still waiting here. */
-  of(make: string): MakerEvent[] {
-    return this.kept(`${START}${make}.`).map(({ event }) => event);
-  }
-
-  private kept(start: string): Waiting[] {
-    return keptKeys(start).flatMap((key) => {
-      const event = Event.safeParse(recall(key));
-      return event.success ? [{ key, event: event.data }] : [];
+    void this.kept.put({ id: event.id, make, event }).then(() => {
+      this.added = true;
+      this.wake.next();
     });
   }
 
-  /** Sends batch after batch until nothing waits, trying again and again while the server is away. */
-  private sendAll() {
+  /** Tries at once what waits for its next try: the server was heard of. */
+  sendNow(): void {
+    this.again.next();
+  }
+
+  /** Tells once when the server knows what was said here, or cannot be told soon: for whoever asks it about that. */
+  settled(): Observable<unknown> {
     return defer(() => {
-      const all = this.kept(START);
-      const make = all[0]?.key.split('.')[1];
-      if (make === undefined) return of(0);
-      const batch = all.filter(({ key }) => key.startsWith(`${START}${make}.`)).slice(0, EVENT_BATCH);
-      return this.api
-        .append(
-          make,
-          batch.map(({ event }) => event),
-        )
-        .pipe(
-          catchError((error: unknown) =>
-            error instanceof RequestFailed && !error.passing ? this.setAside(batch, error) : throwError(() => error),
-          ),
-          tap(() => {
-            for (const { key } of batch) forget(key);
-            this.trouble.set(null);
-          }),
-          mergeMap(() => of(batch.length)),
-        );
+      if (this.waiting() === 0) return of(null);
+      const rested = this.rested.pipe(take(1), timeout({ first: SETTLE_MS, with: () => of(null) }));
+      return merge(
+        rested,
+        defer(() => (this.sendNow(), EMPTY)),
+      );
+    });
+  }
+
+  /** Events of a make that are still waiting here. */
+  async of(make: string): Promise<MakerEvent[]> {
+    return (await this.kept.all(make)).map(({ event }) => event);
+  }
+
+  /** Sends batch after batch until nothing waits, trying again and again while the server is away. */
+  private sendAll(): Observable<number> {
+    return defer(() => {
+      this.added = false;
+      return from(this.kept.all());
     }).pipe(
+      tap((all) => {
+        this.waiting.set(all.length);
+        if (all.length === 0 && !this.added) this.rested.next();
+      }),
+      switchMap((all) => {
+        const make = all[0]?.make;
+        if (make === undefined) return of(0);
+        return this.send(make, all.filter((one) => one.make === make).slice(0, EVENT_BATCH));
+      }),
       retry({
         delay: (error: unknown, count) => {
           this.trouble.set(error instanceof Error ? error.message : 'Sending failed. It is tried again.');
-          return timer(Math.min(RETRY_MS.most, RETRY_MS.first * 2 ** (count - 1)));
+          this.rested.next();
+          return race(timer(Math.min(RETRY_MS.most, RETRY_MS.first * 2 ** (count - 1))), this.again);
         },
         resetOnSuccess: true,
       }),
       repeat(),
-      takeWhile((sent) => sent > 0),
-      tap({ next: () => this.waiting.set(keptKeys(START).length), complete: () => this.waiting.set(keptKeys(START).length) }),
+      takeWhile((sent) => sent > 0 || this.added),
     );
   }
 
-  /** What the server refuses for good is kept under another key and no longer sent, so that it cannot block the rest. */
-  private setAside(batch: readonly Waiting[], error: RequestFailed) {
-    for (const { key, event } of batch) keep(`refused.${key}`, { event, why: error.message });
-    return of(null);
+  private send(make: string, batch: readonly Waiting[]): Observable<number> {
+    return this.api
+      .append(
+        make,
+        batch.map(({ event }) => event),
+      )
+      .pipe(
+        catchError((error: unknown) =>
+          error instanceof RequestFailed && !error.passing
+            ? // What is refused for good is set aside, so that it cannot block the rest.
+              from(this.kept.refuse(batch, error.message))
+            : throwError(() => error),
+        ),
+        mergeMap(() => from(this.kept.remove(batch))),
+        map(() => {
+          this.trouble.set(null);
+          return batch.length;
+        }),
+      );
   }
 }

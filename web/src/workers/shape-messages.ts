@@ -1,14 +1,14 @@
-import type { StitchSize } from '@lemniscus/core/gauge';
-import type { Lie, Profile } from '@lemniscus/core/shape';
+import type { Outline, Profile } from '@lemniscus/core/shape';
 
 export interface ShapeQuestion {
   readonly key: string;
-  readonly counts: readonly number[];
-  readonly size: StitchSize;
-  readonly lie: Lie;
+  readonly outline: Outline;
+  /** Height over width of a stitch. */
+  readonly ratio: number;
 }
 
 export interface ShapeAnswer {
   readonly key: string;
+  /** In stitch widths. */
   readonly profile: Profile;
 }

@@ -1,8 +1,7 @@
-import { flatProfile, stuffedProfile } from '@lemniscus/core/shape';
+import { unitProfile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from './shape-messages';
 
-addEventListener('message', ({ data: { key, counts, size, lie } }: MessageEvent<ShapeQuestion>) => {
-  const profile = lie === 'stuffed' ? stuffedProfile(counts, size) : flatProfile(counts, size, lie);
-  const answer: ShapeAnswer = { key, profile };
+addEventListener('message', ({ data: { key, outline, ratio } }: MessageEvent<ShapeQuestion>) => {
+  const answer: ShapeAnswer = { key, profile: unitProfile(outline, ratio) };
   postMessage(answer);
 });

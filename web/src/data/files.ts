@@ -1,0 +1,25 @@
+const TYPES = {
+  txt: 'text/plain',
+  md: 'text/markdown',
+  json: 'application/json',
+  csv: 'text/csv',
+} as const;
+export type FileKind = keyof typeof TYPES;
+
+/** Saves a text as a file, named by its title. */
+export function save(title: string, kind: FileKind, content: string): void {
+  const url = URL.createObjectURL(new Blob([content], { type: `${TYPES[kind]};charset=utf-8` }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${fileName(title)}.${kind}`;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+function fileName(title: string): string {
+  const name = title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+  return name || 'untitled';
+}
