@@ -1,28 +1,97 @@
-import { afterRenderEffect, Component, computed, DestroyRef, type ElementRef, inject, input, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  afterRenderEffect,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
-import type { Position } from '@lemniscus/core/making';
+import { actionsIn, type Position } from '@lemniscus/core/making';
 import type { MarkedStitch } from '@lemniscus/core/notation';
-import { stitchAngles } from '@lemniscus/core/spacing';
-import { DIAL, dialModel } from './dial-model';
-import { paintDial, type DialPalette } from './dial-paint';
+import { stitchAngles, UPRIGHT, type Lean } from '@lemniscus/core/spacing';
+import { DIAL, dialActions, dialBelow, dialHook, dialLayout, placeAt, type DialLayout } from './dial-model';
+import { DASHES, layerShapes, markerShapes, paintShapes, type DialPalette, type Shape } from './dial-shapes';
+import { footAt } from './dial-track';
 
-const TURN_MS = 160;
+/** The canvas is turned as a picture; finer than the screen it stays crisp. */
+const FINER = 1.5;
 
-/** The turntable: the hook stands still at the top and the work turns under it, step by step. */
+/** What the canvas shows. */
+interface Painted {
+  readonly size: number;
+  readonly below: readonly Shape[];
+  readonly layout: DialLayout;
+  readonly action: number;
+}
+
+/**
+ * The turntable: the hook stands still at the top and the work turns under it, step by step.
+ *
+ * The work is painted on a canvas once a round; a step only adds what was worked, and turns the picture. What is at the
+ * hook lies over it.
+ */
 @Component({
   selector: 'lem-dial',
-  template: '<canvas #canvas></canvas>',
+  template: `
+    <canvas #canvas [style.transform]="turned()"></canvas>
+    <svg viewBox="-300 -300 600 600" aria-hidden="true">
+      <g [attr.transform]="atHook()">
+        @for (shape of next(); track $index) {
+          <path
+            [attr.d]="shape.d"
+            [style.fill]="shape.fill"
+            [style.stroke]="shape.stroke"
+            [style.stroke-width]="shape.width"
+            [style.stroke-dasharray]="shape.dashed ? dashes : null"
+          />
+        }
+      </g>
+      <path class="hook" [attr.d]="hookPath()" />
+    </svg>
+  `,
   styles: `
     :host {
       display: block;
+      position: relative;
       aspect-ratio: 1;
+      overflow: hidden;
     }
-    canvas {
-      display: block;
+    :host(.mirrored) {
+      transform: scaleX(-1);
+    }
+    canvas,
+    svg {
+      position: absolute;
+      inset: 0;
       width: 100%;
       height: 100%;
     }
+    canvas {
+      will-change: transform;
+      transition: transform 0.16s ease-out;
+    }
+    path {
+      fill: none;
+      stroke-linecap: round;
+      stroke-linejoin: round;
+    }
+    .hook {
+      stroke: var(--ink);
+      stroke-width: 7;
+    }
+    @media (prefers-reduced-motion: reduce) {
+      canvas {
+        transition: none;
+      }
+    }
   `,
+  host: { '[class.mirrored]': 'mirrored()' },
 })
 export class Dial {
   readonly fabric = input.required<Fabric>();
@@ -35,58 +104,106 @@ export class Dial {
   /** Whether the page is in its evening colours, which are read anew when this changes. */
   readonly evening = input(false);
 
+  /** How the maker's rounds creep. */
+  readonly lean = input<Lean>(UPRIGHT);
+
+  /** Left-handed work goes round the other way. */
+  readonly mirrored = input(false);
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
-  private readonly angles = computed(() => stitchAngles(this.fabric()));
-  private readonly model = computed(() => dialModel(this.fabric(), this.angles(), this.position(), this.marked()));
-  private readonly still = matchMedia('(prefers-reduced-motion: reduce)');
-  private palette: DialPalette | null = null;
-  private shown: number | null = null;
-  private frame = 0;
+  private readonly angles = computed(() => stitchAngles(this.fabric(), this.lean()));
+  private readonly round = computed(() => this.position().round);
+  /** What only changes with the round is laid out once for it, not at every stitch. */
+  private readonly layout = computed(() => dialLayout(this.fabric(), this.angles(), this.round()));
+  private readonly palette = computed(() => readPalette(this.evening()));
+  private readonly below = computed(() => this.shapesOf(dialBelow(this.fabric(), this.angles(), this.layout())));
+  private readonly hook = computed(() =>
+    dialHook(this.fabric(), this.angles(), this.layout(), this.position().action, this.marked()),
+  );
+  /** Width of the canvas, px. */
+  private readonly width = signal(0);
+  private painted: Painted | null = null;
+
+  protected readonly dashes = DASHES.join(' ');
+  /** The action at hand is no part of the picture, so that nothing of it needs to be wiped away. */
+  protected readonly next = computed(() => {
+    const { action } = this.position();
+    return this.shapesOf(this.actions(action, action + 1));
+  });
+  protected readonly hookPath = computed(() => {
+    const tip = -this.hook().reach - 19;
+    return `M0 ${Math.min(-DIAL.half + 6, tip - 30)}V${tip}q0 14 12 12q7 -2 6 -10`;
+  });
+
+  /** How far the work is turned, radians: grows on and on, so that every turn goes the short way round. */
+  private readonly turn = linkedSignal<number, number>({
+    source: () => -Math.PI / 2 - footAt(this.layout().track, this.hook().angle).outward,
+    computation: (target, before) => {
+      const from = before?.value ?? target;
+      const way = target - from;
+      return from + way - 2 * Math.PI * Math.round(way / (2 * Math.PI));
+    },
+  });
+  private readonly foot = computed(() => footAt(this.layout().track, this.hook().angle));
+  protected readonly turned = computed(() => {
+    const { x, y } = this.foot();
+    const share = (along: number): string => `${(-along / (2 * DIAL.half)) * 100}%`;
+    return `rotate(${this.turn()}rad) translate(${share(x)}, ${share(y)})`;
+  });
+  protected readonly atHook = computed(() => {
+    const { x, y } = this.foot();
+    return `rotate(${(this.turn() * 180) / Math.PI}) translate(${-x} ${-y})`;
+  });
 
   constructor() {
-    const resized = new ResizeObserver(() => this.paint());
+    const resized = new ResizeObserver(([entry]) => this.width.set(entry?.contentRect.width ?? 0));
+    afterNextRender(() => resized.observe(this.canvas().nativeElement));
     afterRenderEffect(() => {
-      resized.observe(this.canvas().nativeElement);
-      this.palette = readPalette(this.evening());
-      this.turnTo(this.model().hook);
+      this.paint();
     });
-    inject(DestroyRef).onDestroy(() => {
-      resized.disconnect();
-      cancelAnimationFrame(this.frame);
-    });
+    inject(DestroyRef).onDestroy(() => resized.disconnect());
   }
 
-  /** Turns the short way round from what is shown to the new angle; jumps at the first showing and where motion is unwanted. */
-  private turnTo(target: number): void {
-    cancelAnimationFrame(this.frame);
-    const from = this.shown;
-    if (from === null || this.still.matches) {
-      this.shown = target;
-      this.paint();
-      return;
-    }
-    const way = target - from - Math.round(target - from);
-    const began = performance.now();
-    const tick = (now: number): void => {
-      const passed = Math.min(1, Math.max(0, (now - began) / TURN_MS));
-      this.shown = passed === 1 ? target : from + way * (1 - (1 - passed) ** 3);
-      this.paint();
-      if (passed < 1) this.frame = requestAnimationFrame(tick);
-    };
-    tick(began);
+  /** The place just before the worked stitch at a point of the page; null where none lies. */
+  placeAt(clientX: number, clientY: number): Position | null {
+    const { left, top, width } = this.host.getBoundingClientRect();
+    if (width === 0) return null;
+    const unit = width / (2 * DIAL.half);
+    const x = (clientX - left) / unit - DIAL.half;
+    const y = (clientY - top) / unit - DIAL.half;
+    const layers = [this.actions(0, this.position().action), dialBelow(this.fabric(), this.angles(), this.layout())];
+    return placeAt(this.fabric(), this.layout(), layers, this.hook().angle, this.mirrored() ? -x : x, y);
+  }
+
+  private actions(from: number, to: number): ReturnType<typeof dialActions> {
+    return dialActions(this.fabric(), this.angles(), this.layout(), from, to, this.position().action);
+  }
+
+  private shapesOf(layer: ReturnType<typeof dialActions>): readonly Shape[] {
+    return layerShapes(layer, this.layout().track, this.palette());
   }
 
   private paint(): void {
     const canvas = this.canvas().nativeElement;
     const context = canvas.getContext('2d');
-    const size = Math.round(canvas.clientWidth * devicePixelRatio);
-    if (!context || !this.palette || this.shown === null || size === 0) return;
-    if (canvas.width !== size) canvas.width = canvas.height = size;
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.clearRect(0, 0, size, size);
-    const unit = size / (2 * DIAL.half);
-    context.setTransform(unit, 0, 0, unit, size / 2, size / 2);
-    paintDial(context, this.model(), this.shown, this.palette);
+    const size = Math.round(this.width() * Math.max(devicePixelRatio, FINER));
+    const layout = this.layout();
+    const below = this.below();
+    const { round, action } = this.position();
+    if (!context || size === 0) return;
+    const was = this.painted;
+    const goesOn = was?.size === size && was.layout === layout && was.below === below && was.action <= action;
+    if (!goesOn) {
+      canvas.width = canvas.height = size;
+      const unit = size / (2 * DIAL.half);
+      context.setTransform(unit, 0, 0, unit, size / 2, size / 2);
+      paintShapes(context, below);
+      paintShapes(context, this.shapesOf(this.actions(action + 1, actionsIn(this.fabric(), round))));
+    }
+    paintShapes(context, this.shapesOf(this.actions(goesOn ? was.action : 0, action)));
+    paintShapes(context, markerShapes(this.hook().marker, layout.track, this.palette()));
+    this.painted = { size, below, layout, action };
   }
 }
 

@@ -38,3 +38,8 @@ export function yarnPaint(name: string): YarnPaint {
   const known = words.findLast((word) => word in PAINTS);
   return known ? PAINTS[known]! : UNDYED;
 }
+
+/** The line around a yarn as a CSS colour that suits day and evening. */
+export function yarnEdge({ edge, eveningEdge }: YarnPaint): string {
+  return eveningEdge ? `light-dark(${edge}, ${eveningEdge})` : edge;
+}
