@@ -1,8 +1,12 @@
 import { Component, computed, input, output } from '@angular/core';
 import { Silhouette } from '../drawing/silhouette';
-import type { MadePart } from './made-part';
+import { INCH, type Units } from '@lemniscus/core/gauge';
+import type { MadePart } from '../data/made-part';
 
-/** All copies of all parts side by side at true scale, with a ruler in centimetres. Units of the drawing are mm. */
+/** A coin of a usual size to measure by eye, mm across. */
+const COIN = 24;
+
+/** All copies of all parts side by side at true scale, with a ruler and a coin. Units of the drawing are mm. */
 @Component({
   selector: 'lem-standing-set',
   imports: [Silhouette],
@@ -19,10 +23,14 @@ import type { MadePart } from './made-part';
         <line class="tick" [attr.x1]="-unit() * (tick.major ? 16 : 9)" x2="0" [attr.y1]="-tick.mm" [attr.y2]="-tick.mm" />
         @if (tick.major && tick.mm > 0) {
           <text [attr.x]="-unit() * 20" [attr.y]="-tick.mm + unit() * 5" text-anchor="end">
-            {{ tick.mm / 10 }}{{ $last ? ' cm' : '' }}
+            {{ tick.words }}{{ $last ? ' ' + ruled().unit : '' }}
           </text>
         }
       }
+      <g [attr.transform]="'translate(' + (width() - coinSlot() / 2) + ' ' + -coin / 2 + ')'">
+        <circle class="coin" [attr.r]="coin / 2" />
+        <text class="name" [attr.y]="coin / 2" [attr.dy]="unit() * 20" text-anchor="middle">coin {{ coin }} mm</text>
+      </g>
       @for (one of standing(); track $index) {
         <g [attr.transform]="'translate(' + one.x + ' 0)'" class="piece" (click)="choose.emit(one.part.index)">
           <rect
@@ -71,6 +79,12 @@ import type { MadePart } from './made-part';
       fill: var(--ink);
       font-weight: 700;
     }
+    .coin {
+      fill: none;
+      stroke: var(--faint);
+      stroke-width: calc(var(--unit) * 2);
+      stroke-dasharray: calc(var(--unit) * 2) calc(var(--unit) * 2);
+    }
     .piece {
       cursor: pointer;
     }
@@ -84,18 +98,25 @@ export class StandingSet {
   readonly chosen = input<number | null>(null);
   /** Rounds worked in the chosen part. */
   readonly rounds = input.required<number>();
+  readonly units = input<Units>('metric');
   readonly choose = output<number>();
 
+  protected readonly coin = COIN;
   protected readonly everything = Number.POSITIVE_INFINITY;
 
   private readonly tall = computed(() => Math.max(10, ...this.parts().map((part) => part.size.height)));
   private readonly gap = computed(() => Math.max(this.tall() * 0.09, 8));
 
+  /** Room for the coin and its name, mm. */
+  protected readonly coinSlot = computed(() => Math.max(COIN, this.tall() * 0.22));
+
   /** One drawing unit in mm, for what must look the same at any scale; the drawing is about 820 units wide. */
   protected readonly unit = computed(() => Math.max(this.width() / 820, this.tall() / 330));
 
-  private readonly width = computed(() =>
-    this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12),
+  protected readonly width = computed(
+    () =>
+      this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12) +
+      this.coinSlot(),
   );
 
   protected readonly frame = computed(() => {
@@ -115,10 +136,21 @@ export class StandingSet {
     );
   });
 
+  protected readonly ruled = computed(() => {
+    const inches = this.units() === 'inches';
+    const tall = this.tall();
+    const cm = tall > 200 ? 50 : tall > 60 ? 20 : 10;
+    const inch = tall > 200 ? 2 * INCH : tall > 60 ? INCH : INCH / 2;
+    return inches ? { step: inch, per: INCH, unit: 'in' } : { step: cm, per: 10, unit: 'cm' };
+  });
+
   protected readonly ruler = computed(() => {
-    const step = this.tall() > 200 ? 50 : this.tall() > 60 ? 20 : 10;
-    const ticks: { mm: number; major: boolean }[] = [];
-    for (let mm = 0; mm <= this.tall() + step / 2; mm += step / 2) ticks.push({ mm, major: mm % step === 0 });
-    return ticks;
+    const { step, per } = this.ruled();
+    const halves = Math.floor((2 * this.tall()) / step + 1);
+    return Array.from({ length: halves + 1 }, (_, half) => ({
+      mm: (half * step) / 2,
+      major: half % 2 === 0,
+      words: String((half * step) / 2 / per),
+    }));
   });
 }

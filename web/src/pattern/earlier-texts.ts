@@ -3,7 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Revision } from '@lemniscus/api';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { catchError, combineLatest, EMPTY, map, of, startWith, Subject, switchMap } from 'rxjs';
-import { MakeApi, type RequestFailed } from '../data/make-api';
+import { MakeApi } from '../data/make-api';
+import type { RequestFailed } from '../data/server';
 
 type Listed =
   | { readonly is: 'loading' }

@@ -1,6 +1,7 @@
 import { PatternDocument } from '@lemniscus/api';
 import { documentText, toDocument } from '@lemniscus/core/exchange';
 import { BOUNDS, print } from '@lemniscus/core/notation';
+import { save } from '../data/files';
 import type { SettledReading } from '../data/settled-reading';
 
 const TEXT_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
@@ -38,24 +39,9 @@ function fromJson(name: string, text: string): TakenFile {
 
 export type SaveKind = 'txt' | 'md' | 'json';
 
-const TYPES: Readonly<Record<SaveKind, string>> = { txt: 'text/plain', md: 'text/markdown', json: 'application/json' };
-
 /** Saves the pattern as a file: as written (.txt), in the clear form (.md), or for other programs (.json). */
 export function savePattern({ text, count }: SettledReading, kind: SaveKind): void {
   const content =
     kind === 'txt' ? text : kind === 'md' ? print(count.pattern) : `${JSON.stringify(toDocument(text, count), null, 2)}\n`;
-  const url = URL.createObjectURL(new Blob([content], { type: `${TYPES[kind]};charset=utf-8` }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${fileName(count.pattern.title)}.${kind}`;
-  link.click();
-  URL.revokeObjectURL(url);
-}
-
-function fileName(title: string): string {
-  const name = title
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '');
-  return name || 'pattern';
+  save(count.pattern.title || 'Pattern', kind, content);
 }

@@ -2,11 +2,12 @@ import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
 import { checkPattern, fabricOf } from '@lemniscus/core/fabric';
-import { estimateStitch } from '@lemniscus/core/gauge';
 import { isFinished, piecesOf, START, stitchesDone, within } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
 import { measure, standsOnStart } from '@lemniscus/core/shape';
+import { handGauge } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Measurements } from '../data/measurements';
 import { Shapes } from '../data/shapes';
 import { roundColours } from '../drawing/round-colours';
 import { Silhouette } from '../drawing/silhouette';
@@ -25,12 +26,13 @@ export class Plank {
   readonly remove = output();
 
   private readonly shapes = inject(Shapes);
+  private readonly measurements = inject(Measurements);
   protected readonly view = VIEW;
   private readonly count = computed(() => checkPattern(read(this.make().text)));
 
   private readonly parts = computed(() => {
-    const { yarnWeight, hookMm } = this.make();
-    const size = estimateStitch(yarnWeight, hookMm);
+    const make = this.make();
+    const size = handGauge(make, make.kit.hand, this.measurements.taken.items()).stitch;
     return this.count().parts.map((part) => {
       const fabric = fabricOf(part);
       return {
@@ -38,7 +40,8 @@ export class Plank {
         fabric,
         colours: roundColours(fabric),
         upright: standsOnStart(fabric),
-        profile: this.shapes.profile(fabric, size),
+        /** Read where it is drawn: its coming must not build every fabric anew. */
+        profile: () => this.shapes.profile(fabric, size),
       };
     });
   });

@@ -4,7 +4,10 @@ import type { ShelvedMake } from '@lemniscus/api';
 import { LucidePlus } from '@lucide/angular';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzMessageService } from 'ng-zorro-antd/message';
-import { MakeApi, type RequestFailed } from '../data/make-api';
+import { switchMap } from 'rxjs';
+import { MakeApi } from '../data/make-api';
+import { Outbox } from '../data/outbox';
+import type { RequestFailed } from '../data/server';
 import { LoopMark } from '../drawing/loop-mark';
 import { ThemeToggle } from '../shell/theme-toggle';
 import { Plank } from './plank';
@@ -18,6 +21,7 @@ import { Plank } from './plank';
 })
 export class Shelf {
   private readonly api = inject(MakeApi);
+  private readonly outbox = inject(Outbox);
   private readonly messages = inject(NzMessageService);
 
   protected readonly makes = signal<readonly ShelvedMake[] | null>(null);
@@ -31,8 +35,10 @@ export class Shelf {
 
   protected load(): void {
     this.failure.set(null);
-    this.api
-      .list()
+    // The last steps may still be on their way.
+    this.outbox
+      .settled()
+      .pipe(switchMap(() => this.api.list()))
       .subscribe({ next: (makes) => this.makes.set(makes), error: (error: RequestFailed) => this.failure.set(error) });
   }
 

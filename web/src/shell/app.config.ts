@@ -2,6 +2,7 @@ import { provideHttpClient, withFetch } from '@angular/common/http';
 import {
   type ApplicationConfig,
   inject,
+  isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
@@ -12,6 +13,7 @@ import {
   withNavigationErrorHandler,
   withPreloading,
 } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideNzI18n, en_US } from 'ng-zorro-antd/i18n';
 import { NavigationTrouble } from './navigation-trouble';
 import { routes } from './routes';
@@ -29,5 +31,8 @@ export const appConfig: ApplicationConfig = {
     ),
     provideHttpClient(withFetch()),
     provideNzI18n(en_US),
+    // The application opens with the network gone, once it has been here.
+    // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way to give these options
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
   ],
 };

@@ -4,6 +4,7 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { usHookName, yarnWeight } from '@lemniscus/core/gauge';
 import { LucideFileText, LucideRuler } from '@lucide/angular';
 import { CurrentMake } from '../data/current-make';
+import { Gathering } from '../data/gathering';
 import { Outbox } from '../data/outbox';
 import { HookIcon } from '../drawing/hook-icon';
 import { LoopMark } from '../drawing/loop-mark';
@@ -13,7 +14,7 @@ import { ThemeToggle } from './theme-toggle';
 @Component({
   selector: 'lem-make-frame',
   imports: [HookIcon, LoopMark, LucideFileText, LucideRuler, RouterLink, RouterLinkActive, RouterOutlet, ThemeToggle],
-  providers: [CurrentMake],
+  providers: [CurrentMake, Gathering],
   templateUrl: './make-frame.html',
   styleUrl: './make-frame.css',
 })

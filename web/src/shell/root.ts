@@ -1,5 +1,8 @@
 import { Component, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterOutlet } from '@angular/router';
+import { SwUpdate } from '@angular/service-worker';
+import { filter, map } from 'rxjs';
 import { NavigationTrouble } from './navigation-trouble';
 import { ThemeService } from './theme';
 
@@ -13,12 +16,21 @@ import { ThemeService } from './theme';
         <button type="button" (click)="reload()">reload the page</button>. What you did is kept.
       </p>
     }
+    @if (updated()) {
+      <p class="quiet" role="status">
+        A newer Lemniscus is here. <button type="button" (click)="reload()">Reload the page</button> when it suits you; what you
+        did is kept.
+      </p>
+    }
     <router-outlet />
   `,
   styles: `
     p {
       padding: 12px 24px;
       background: var(--warn-wash);
+    }
+    .quiet {
+      background: var(--act-wash);
     }
     button {
       padding: 6px 12px;
@@ -32,6 +44,14 @@ import { ThemeService } from './theme';
 })
 export class Root {
   protected readonly trouble = inject(NavigationTrouble);
+  /** Whether the service worker has fetched a newer version than the one that runs. */
+  protected readonly updated = toSignal(
+    inject(SwUpdate).versionUpdates.pipe(
+      filter((update) => update.type === 'VERSION_READY'),
+      map(() => true),
+    ),
+    { initialValue: false },
+  );
 
   constructor() {
     inject(ThemeService);

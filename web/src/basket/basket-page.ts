@@ -1,0 +1,146 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Yarn } from '@lemniscus/api';
+import { basketFromCsv, basketToCsv, type RowProblem } from '@lemniscus/core/exchange';
+import { gramWords, yarnWeight } from '@lemniscus/core/gauge';
+import { LucidePlus, LucideUndo2 } from '@lucide/angular';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Basket } from '../data/basket';
+import { save } from '../data/files';
+import { YarnUses } from '../data/yarn-uses';
+import { LoopMark } from '../drawing/loop-mark';
+import { YarnBall } from '../drawing/yarn-ball';
+import { ThemeToggle } from '../shell/theme-toggle';
+import { YarnEditor } from './yarn-editor';
+
+const FILE_MOST = 2_000_000;
+
+interface Undo {
+  readonly words: string;
+  readonly back: () => void;
+}
+
+/** Every yarn the maker owns, what is left of each, and which makes need it. */
+@Component({
+  selector: 'lem-basket-page',
+  imports: [LoopMark, LucidePlus, LucideUndo2, NzButtonModule, RouterLink, ThemeToggle, YarnBall, YarnEditor],
+  templateUrl: './basket-page.html',
+  styleUrl: './basket-page.css',
+})
+export class BasketPage {
+  protected readonly basket = inject(Basket);
+  private readonly uses = inject(YarnUses);
+  protected readonly grams = gramWords;
+
+  protected readonly editing = signal<Yarn | 'new' | null>(null);
+  protected readonly problems = signal<readonly RowProblem[]>([]);
+  protected readonly said = signal('');
+  private readonly past = signal<readonly Undo[]>([]);
+  protected readonly undoable = computed(() => this.past().at(-1) ?? null);
+
+  protected readonly rows = computed(() => {
+    const shares = this.uses.shares();
+    return [...this.basket.yarns.items()]
+      .sort((a, b) => a.name.localeCompare(b.name) || a.colour.localeCompare(b.colour))
+      .map((yarn) => {
+        const own = shares.filter((share) => share.yarn === yarn.id);
+        const left = Math.max(0, yarn.grams - own.reduce((sum, share) => sum + share.used, 0));
+        const needed = own.reduce((sum, share) => sum + share.needed, 0);
+        return {
+          yarn,
+          left,
+          free: Math.max(0, left - needed),
+          short: needed > left,
+          facts: [
+            yarnWeight(yarn.yarnWeight).name.toLowerCase(),
+            yarn.fibre,
+            yarn.metresPer100g === null ? '' : `${yarn.metresPer100g} m in 100 g`,
+            yarn.dyeLot && `dye lot ${yarn.dyeLot}`,
+          ]
+            .filter(Boolean)
+            .join(' · '),
+          needs: own.filter((share) => share.needed > 0).map((share) => `${share.title} ${gramWords(share.needed)}`),
+        };
+      });
+  });
+
+  constructor() {
+    this.uses.refresh();
+  }
+
+  protected keep(yarn: Yarn): void {
+    const before = this.basket.yarns.find(yarn.id);
+    this.basket.yarns.put(yarn);
+    this.remember(before ? `${yarn.name} ${yarn.colour} changed.` : `${yarn.name} ${yarn.colour} is in the basket.`, () =>
+      before ? this.basket.yarns.put(before) : this.basket.yarns.remove(yarn),
+    );
+    this.editing.set(null);
+  }
+
+  protected remove(yarn: Yarn): void {
+    this.basket.yarns.remove(yarn);
+    this.remember(`${yarn.name} ${yarn.colour} is out of the basket.`, () => this.basket.yarns.put(yarn));
+    this.editing.set(null);
+  }
+
+  protected undo(): void {
+    const last = this.past().at(-1);
+    if (!last) return;
+    last.back();
+    this.past.update((past) => past.slice(0, -1));
+    this.said.set('Undone.');
+  }
+
+  protected saveCsv(): void {
+    save('Basket', 'csv', basketToCsv(this.rows().map((row) => row.yarn)));
+  }
+
+  protected async takeFile(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    this.said.set('');
+    if (file.size > FILE_MOST) {
+      this.problems.set([
+        { line: 1, column: '', message: `“${file.name}” is larger than ${FILE_MOST / 1_000_000} MB, the most that is read.` },
+      ]);
+      return;
+    }
+    const read = basketFromCsv(await file.text());
+    this.problems.set(read.ok ? [] : read.problems);
+    if (read.ok) this.takeRows(read.rows);
+  }
+
+  /** Rows of a yarn that is here already (same name, colour and dye lot) renew it; the others are new. */
+  private takeRows(rows: readonly Omit<Yarn, 'id' | 'weighedAt'>[]): void {
+    const known = new Map(this.basket.yarns.items().map((yarn) => [nameOf(yarn), yarn]));
+    const before: Yarn[] = [];
+    const fresh: Yarn[] = [];
+    const all = rows.map((row): Yarn => {
+      const own = known.get(nameOf(row));
+      known.delete(nameOf(row));
+      const yarn = {
+        ...row,
+        id: own?.id ?? crypto.randomUUID(),
+        weighedAt: own?.grams === row.grams ? own.weighedAt : Date.now(),
+      };
+      if (own) before.push(own);
+      else fresh.push(yarn);
+      return yarn;
+    });
+    this.basket.yarns.put(...all);
+    this.remember(`${all.length} yarns taken from the file: ${fresh.length} new, ${before.length} renewed.`, () => {
+      this.basket.yarns.remove(...fresh);
+      this.basket.yarns.put(...before);
+    });
+  }
+
+  private remember(words: string, back: () => void): void {
+    this.past.update((past) => [...past, { words, back }]);
+    this.said.set(words);
+  }
+}
+
+function nameOf({ name, colour, dyeLot }: Pick<Yarn, 'name' | 'colour' | 'dyeLot'>): string {
+  return JSON.stringify([name, colour, dyeLot].map((words) => words.trim().toLowerCase()));
+}

@@ -1,0 +1,101 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { HOOK_RANGE, hookNames, HOOKS, tightnessOf, YARN_WEIGHTS, type Hand, type YarnWeightNumber } from '@lemniscus/core/gauge';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { Choice } from '../shell/choice';
+import { CurrentMake } from '../data/current-make';
+import { Gathering } from '../data/gathering';
+import { StitchDrawing } from '../drawing/stitch-drawing';
+import { Strand } from '../drawing/strand';
+import { MeasureDialog } from './measure-dialog';
+
+const HANDS: readonly { readonly label: string; readonly value: Hand | 'unsaid' }[] = [
+  { label: 'Not sure', value: 'unsaid' },
+  { label: 'Tight', value: 'tight' },
+  { label: 'Middle', value: 'middle' },
+  { label: 'Loose', value: 'loose' },
+];
+
+/** Yarn, hook and hand, and the stitch they make. */
+@Component({
+  selector: 'lem-in-hand',
+  imports: [FormsModule, MeasureDialog, NzButtonModule, NzInputNumberModule, Choice, StitchDrawing, Strand],
+  templateUrl: './in-hand.html',
+  styleUrl: './in-hand.css',
+})
+export class InHand {
+  protected readonly current = inject(CurrentMake);
+  private readonly gathering = inject(Gathering);
+
+  protected readonly weights = YARN_WEIGHTS;
+  protected readonly range = HOOK_RANGE;
+  protected readonly hooks = HOOKS;
+  protected readonly hands = HANDS;
+  protected readonly make = this.gathering.make;
+  protected readonly hookProblem = signal('');
+  protected readonly measuring = signal(false);
+
+  protected readonly names = computed(() => {
+    const { us, oldUk, doubt } = hookNames(this.make().hookMm);
+    return { words: [us && `US ${us}`, oldUk && `old UK ${oldUk}`].filter(Boolean).join(' · '), doubt };
+  });
+
+  /** The hook's place among those that are sold, for the slider. */
+  protected readonly hookPlace = computed(() => nearestHook(this.make().hookMm));
+
+  protected readonly tightness = computed(() => {
+    const gauge = this.current.gauge();
+    if (!gauge) return null;
+    const found = tightnessOf(this.make(), gauge);
+    const [low, high] = found.hooks;
+    const range = `${low} to ${high} mm`;
+    const gap = `${found.gap.toFixed(1)} mm gaps beside a ${found.strand.toFixed(1)} mm strand`;
+    const words = {
+      tight: `Hard work for the hands, and slow. Stuffed pieces in this yarn take ${range}; rest your wrists.`,
+      loose: `${gap}: stuffing may show through. Stuffed pieces in this yarn take ${range}, less than the label says.`,
+      suits: `Holds its stuffing (${gap}): ${range} suit this yarn.`,
+    }[found.verdict];
+    return { ok: found.verdict === 'suits', words, from: nearestHook(low), to: nearestHook(high) };
+  });
+
+  /** Where the stitch comes from, in words. */
+  protected readonly source = computed(() => {
+    const gauge = this.current.gauge();
+    if (!gauge) return '';
+    const give = `give or take ${Math.max(1, Math.round(gauge.spread * 100))} %`;
+    switch (gauge.from) {
+      case 'here':
+        return `Measured ${gauge.count === 1 ? 'once' : `${gauge.count} times`} with this yarn and hook, ${give}.`;
+      case 'elsewhere':
+        return `From tables and your other measurements, ${give}.`;
+      case 'tables':
+        return `From tables, ${give}. Hands differ: a swatch beats any table.`;
+    }
+  });
+
+  protected setWeight(number: YarnWeightNumber): void {
+    this.current.change({ yarnWeight: number });
+  }
+
+  protected setHook(value: number | null): void {
+    if (value === null || !(value >= HOOK_RANGE.min && value <= HOOK_RANGE.max)) {
+      this.hookProblem.set(`Give the hook in millimetres, from ${HOOK_RANGE.min} to ${HOOK_RANGE.max}.`);
+      return;
+    }
+    this.hookProblem.set('');
+    if (value !== this.make().hookMm) this.current.change({ hookMm: value });
+  }
+
+  protected slide(place: number): void {
+    if (place !== this.hookPlace()) this.setHook(HOOKS[place]!);
+  }
+
+  protected setHand(hand: Hand | 'unsaid'): void {
+    this.gathering.changeKit({ hand: hand === 'unsaid' ? null : hand });
+  }
+}
+
+function nearestHook(mm: number): number {
+  return HOOKS.reduce((best, hook, index) => (Math.abs(hook - mm) < Math.abs(HOOKS[best]! - mm) ? index : best), 0);
+}

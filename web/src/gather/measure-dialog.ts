@@ -1,0 +1,127 @@
+import { Component, computed, effect, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Measurement } from '@lemniscus/api';
+import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
+import { stitchOfPart } from '@lemniscus/core/shape';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { NamedDialog } from '../shell/named-dialog';
+import { Choice } from '../shell/choice';
+import { Gathering } from '../data/gathering';
+import { Measurements } from '../data/measurements';
+import { Shapes } from '../data/shapes';
+
+type Way = 'swatch' | 'part';
+
+const DAY = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
+/** Takes a swatch or a finished part, says what it changes, and lists what was measured so far. */
+@Component({
+  selector: 'lem-measure-dialog',
+  imports: [NamedDialog, FormsModule, NzButtonModule, NzInputNumberModule, NzModalModule, Choice],
+  templateUrl: './measure-dialog.html',
+  styleUrl: './measure-dialog.css',
+})
+export class MeasureDialog {
+  readonly open = input.required<boolean>();
+  readonly closed = output();
+
+  private readonly gathering = inject(Gathering);
+  private readonly measurements = inject(Measurements);
+  private readonly shapes = inject(Shapes);
+
+  protected readonly ways: readonly { readonly label: string; readonly value: Way }[] = [
+    { label: 'A swatch', value: 'swatch' },
+    { label: 'A finished part', value: 'part' },
+  ];
+  protected readonly way = signal<Way>('swatch');
+  protected readonly stitches = signal<number | null>(null);
+  protected readonly width = signal<number | null>(null);
+  protected readonly rounds = signal<number | null>(null);
+  protected readonly height = signal<number | null>(null);
+  protected readonly parts = computed(() => this.gathering.parts() ?? []);
+  protected readonly part = linkedSignal(() => this.parts()[0]?.index ?? 0);
+  protected readonly refusal = signal<Refusal<string> | null>(null);
+
+  protected readonly tools = computed(() => {
+    const { yarnWeight: number, hookMm } = this.gathering.make();
+    return `${yarnWeight(number).name.toLowerCase()} yarn, ${hookMm} mm hook`;
+  });
+
+  /** Everything measured, the latest first, in words. */
+  protected readonly taken = computed(() =>
+    this.measurements.taken
+      .items()
+      .map((one) => ({ one, words: wordsOf(one), day: DAY.format(one.takenAt) }))
+      .sort((a, b) => b.one.takenAt - a.one.takenAt),
+  );
+
+  constructor() {
+    effect(() => {
+      if (this.open()) this.refusal.set(null);
+    });
+  }
+
+  protected fieldProblem(...fields: readonly string[]): string {
+    const refusal = this.refusal();
+    return refusal && fields.includes(refusal.field) ? refusal.message : '';
+  }
+
+  protected take(): void {
+    const { yarnWeight: weight, hookMm } = this.gathering.make();
+    const common = { id: crypto.randomUUID(), takenAt: Date.now(), yarnWeight: weight, hookMm };
+    const measured = this.way() === 'swatch' ? this.swatch(common) : this.finishedPart(common);
+    if (!measured) return;
+    this.refusal.set(null);
+    this.measurements.taken.put(measured);
+    for (const field of [this.stitches, this.width, this.rounds, this.height]) field.set(null);
+    this.closed.emit();
+  }
+
+  protected remove(one: Measurement): void {
+    this.measurements.taken.remove(one);
+  }
+
+  private swatch(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Measurement | null {
+    const swatch = {
+      stitches: this.stitches() ?? Number.NaN,
+      widthMm: this.width() ?? Number.NaN,
+      rounds: this.rounds(),
+      heightMm: this.height(),
+    };
+    const read = stitchOfSwatch(swatch, common);
+    if (read.ok) return { ...common, kind: 'swatch', ...swatch };
+    this.refusal.set(read);
+    return null;
+  }
+
+  private finishedPart(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Measurement | null {
+    const part = this.parts().find((each) => each.index === this.part());
+    if (!part) return null;
+    const sizes = { widthMm: this.width() ?? Number.NaN, heightMm: this.height() };
+    const read = stitchOfPart(this.shapes.outline(part.fabric), sizes, common);
+    if (!read.ok) {
+      this.refusal.set(read);
+      return null;
+    }
+    const { width, height, spread } = read.stitch;
+    return { ...common, kind: 'part', part: part.name, ...sizes, stitchWidth: width, stitchHeight: height, spread };
+  }
+}
+
+function wordsOf(one: Measurement): string {
+  const tools = `${yarnWeight(one.yarnWeight).name}, ${one.hookMm} mm`;
+  switch (one.kind) {
+    case 'swatch': {
+      const tall = one.rounds !== null && one.heightMm !== null ? `, ${one.rounds} rounds in ${one.heightMm} mm` : '';
+      return `${tools}: ${one.stitches} stitches in ${one.widthMm} mm${tall}`;
+    }
+    case 'part':
+      return `${tools}: ${one.part} ${one.widthMm} mm wide${one.heightMm === null ? '' : `, ${one.heightMm} mm high`}`;
+    case 'weight':
+      return `${tools}: yarn of ${one.part} ${one.grams} g`;
+    case 'stuffing':
+      return `${tools}: stuffing of ${one.part} ${one.grams} g`;
+  }
+}
