@@ -16,6 +16,12 @@ const words = (ahead: readonly Ahead[]): string[] =>
       : `${one.label} ${one.words} ${one.change} ${one.makes}${one.now ? ' now' : ''}`,
   );
 
+/** Spirals, joined rounds and turned rows, with notes before, between and after. */
+const PATTERNS = [
+  '## Ball (make 2)\nStart firmly.\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\nPlace the eyes.\nStuff it.\nR3–R7: sc around (12). Change to white.\nR8: (2 sc, dec) × 3 (9)\nTop up.\nR9–R10: sc around (9)\nFasten off.',
+  '## Hull\nWith brown:\nR1: ch 7, 2 sc in 2nd ch from hook, 4 sc, 4 sc in last ch, on the other side 4 sc, 2 sc in last ch, join with sl st (16)\nR2–R4: ch 1, sc around, join with sl st (16)\nKeep it flat.\nR5: ch 1, in BLO, sc around, join with sl st (16)\n\n## Seat\nRow 1: ch 6, 5 sc (5)\nRows 2–9: ch 1, turn, sc across (5)\nLeave 20 cm for sewing.',
+];
+
 describe('coming up', () => {
   it('lists written lines from the one at hand, with the notes that stand between them', () => {
     expect(words(comingUp(part, 1, 'US'))).toEqual([
@@ -41,5 +47,25 @@ describe('coming up', () => {
 
   it('keeps the closing notes when all rounds are worked', () => {
     expect(words(comingUp(part, 6, 'US'))).toEqual(['! At the end: Fasten off.', '! At the end: Hide the tail.']);
+  });
+
+  it('leaves out nothing that is to come and says nothing twice, at every round', () => {
+    for (const text of PATTERNS) {
+      for (const own of checkPattern(read(text)).parts) {
+        for (let round = 0; round <= own.rounds.length; round++) {
+          const ahead = comingUp(own, round, 'US');
+          const lines = ahead.flatMap((one) => (one.is === 'rounds' ? [one] : []));
+          const left = lines.reduce((sum, one) => sum + (one.tally ? one.tally.of - one.tally.done : 1), 0);
+          expect(left, `${own.part.name} ${round}`).toBe(own.rounds.length - round);
+          expect(lines.filter((one) => one.now)).toHaveLength(round < own.rounds.length ? 1 : 0);
+          expect(lines.map((one) => one.line)).toEqual(lines.map((_, at) => (lines[0]?.line ?? 0) + at));
+          // Every note that stands before what is still to come, in the pattern's order.
+          const notes = ahead.flatMap((one) => (one.is === 'note' ? [one.text] : []));
+          const from = own.rounds[round]?.line ?? own.part.lines.length;
+          const begun = own.rounds[round - 1]?.line === from ? from + 1 : from;
+          expect(notes).toEqual(own.part.notes.filter((note) => note.before >= begun).map((note) => note.text));
+        }
+      }
+    }
   });
 });

@@ -1,5 +1,5 @@
 import type { PartCount } from '@lemniscus/core/fabric';
-import { printInstruction, printLabel, type Terms } from '@lemniscus/core/notation';
+import { gatesOf, printInstruction, printLabel, type GateKind, type Terms } from '@lemniscus/core/notation';
 
 /** What lies ahead in a part: written lines with their counts, and the pattern's notes between them. */
 export type Ahead =
@@ -17,7 +17,16 @@ export type Ahead =
       /** Colour changed to in this line. */
       readonly colour: string | null;
     }
-  | { readonly is: 'note'; readonly before: string; readonly text: string; readonly due: boolean };
+  | {
+      readonly is: 'note';
+      readonly before: string;
+      readonly text: string;
+      readonly due: boolean;
+      /** What it asks for, where it is something that can be done at this time only. */
+      readonly gate: GateKind | null;
+      /** Index of the round it stands before; the number of rounds at the end. */
+      readonly round: number;
+    };
 
 /**
  * The lines from the one being worked on, with the notes that stand before each. A note before the line being worked
@@ -27,8 +36,13 @@ export type Ahead =
 export function comingUp({ part, rounds }: PartCount, round: number, terms: Terms): Ahead[] {
   const current = rounds[round]?.line ?? part.lines.length;
   const ahead: Ahead[] = [];
-  const notes = (line: number, before: string, due: boolean): void => {
-    for (const note of part.notes) if (note.before === line) ahead.push({ is: 'note', before, text: note.text, due });
+  const gates = gatesOf(part);
+  const notes = (line: number, before: string, due: boolean, at: number): void => {
+    for (const { text, before: own } of part.notes) {
+      if (own !== line) continue;
+      const gate = gates.find((each) => each.before === line && each.text === text)?.kind ?? null;
+      ahead.push({ is: 'note', before, text, due, gate, round: at });
+    }
   };
   for (let index = current; index < part.lines.length; index++) {
     const line = part.lines[index]!;
@@ -38,7 +52,7 @@ export function comingUp({ part, rounds }: PartCount, round: number, terms: Term
     if (!first || !last) continue;
     const now = index === current;
     const started = now ? round - rounds.indexOf(first) : 0;
-    if (started === 0) notes(index, `Before ${first.label}`, now);
+    if (started === 0) notes(index, `Before ${first.label}`, now, rounds.indexOf(first));
     const below = rounds[rounds.indexOf(first) - 1]?.makes ?? 0;
     const colour = line.items.find((item) => item.kind === 'colour');
     ahead.push({
@@ -54,6 +68,6 @@ export function comingUp({ part, rounds }: PartCount, round: number, terms: Term
       colour: colour?.kind === 'colour' ? colour.name : null,
     });
   }
-  notes(part.lines.length, 'At the end', current === part.lines.length);
+  notes(part.lines.length, 'At the end', current === part.lines.length, rounds.length);
   return ahead;
 }

@@ -1,4 +1,4 @@
-import { Component, input, output } from '@angular/core';
+import { afterRenderEffect, Component, ElementRef, inject, input, output } from '@angular/core';
 
 export interface PieceChip {
   readonly id: string;
@@ -70,4 +70,12 @@ export class PieceChips {
   readonly chips = input.required<readonly PieceChip[]>();
   readonly chosen = input<string | null>(null);
   readonly choose = output<string>();
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterRenderEffect(() => {
+      this.chosen();
+      host.querySelector('.on')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+    });
+  }
 }
