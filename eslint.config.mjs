@@ -3,7 +3,7 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 /** The folders of core in the order of the craft: each may import those before it, by their index. */
-const CORE_ORDER = [['notation'], ['fabric'], ['spacing', 'gauge'], ['shape'], ['making', 'assembly'], ['exchange']];
+const CORE_ORDER = [['notation'], ['fabric'], ['spacing', 'gauge'], ['shape'], ['making', 'assembly'], ['supply'], ['exchange']];
 
 /** What a folder of core may not reach: everything at its level or after it, and the inside of any other folder. */
 function coreArrows(folder) {

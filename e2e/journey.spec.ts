@@ -66,8 +66,8 @@ test('from a pasted pattern to the hook, and everything is where it was after a 
     await hook.fill('8');
     await hook.press('Tab');
     await expect.poll(across).toBeGreaterThan(before * 2);
-    await expect(page.getByText('US L', { exact: true })).toBeVisible();
-    await page.locator('.hand').getByText('Suits a stuffed piece').waitFor();
+    await expect(page.locator('lem-in-hand')).toContainText('US L');
+    await expect(page.locator('lem-in-hand')).toContainText('Holds its stuffing');
     await expect(page.getByText(/After R\d+ \(\d+ stitches\) the opening is \d+ mm, the part \d+ mm high/)).toBeVisible();
     await expectAllSent(page);
   });

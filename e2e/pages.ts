@@ -2,10 +2,16 @@ import type { Locator, Page } from '@playwright/test';
 import { expect } from './app.js';
 
 export const editor = (page: Page): Locator => page.getByRole('textbox', { name: 'Pattern text' });
-export const dial = (page: Page): Locator => page.getByRole('button', { name: /^Stitch done\. / });
+export const dial = (page: Page): Locator => page.getByRole('button', { name: /^(Stitch|Group|Round) done\. / });
 export const stitchDone = (page: Page): Locator => page.getByRole('button', { name: /^Stitch done(?!\.)/ });
 export const stage = (page: Page, name: 'Pattern' | 'Gather' | 'Work'): Locator =>
   page.getByRole('navigation').getByRole('link', { name });
+
+export const dialog = (page: Page): Locator => page.locator('.ant-modal-content:visible');
+
+export async function press(page: Page, key: string, times = 1): Promise<void> {
+  for (let i = 0; i < times; i++) await page.keyboard.press(key);
+}
 
 /** Puts text into the editor as a paste does, in place of all that is there. */
 export async function paste(page: Page, text: string): Promise<void> {
@@ -38,11 +44,18 @@ export async function takeUp(page: Page, url: string, title: string): Promise<vo
 export async function expectAllSent(page: Page): Promise<void> {
   // Trying again waits longer each time the server was away, so this may take some seconds.
   const kept = (): Promise<number> =>
-    page.evaluate(
-      () =>
-        Object.keys(localStorage).filter((key) => key.startsWith('lemniscus.event.') || key.startsWith('lemniscus.change.'))
-          .length,
-    );
+    page.evaluate(async () => {
+      const stored = Object.keys(localStorage).filter((key) => /^lemniscus\.(change|yarn|measurement)\./.test(key)).length;
+      const request = indexedDB.open('lemniscus');
+      const database = await new Promise<IDBDatabase>((done, fail) => {
+        request.onsuccess = () => done(request.result);
+        request.onerror = () => fail(new Error('no database'));
+      });
+      const counting = database.transaction('waiting').objectStore('waiting').count();
+      const waiting = await new Promise<number>((done) => (counting.onsuccess = () => done(counting.result)));
+      database.close();
+      return stored + waiting;
+    });
   await expect.poll(kept, { timeout: 30_000 }).toBe(0);
 }
 

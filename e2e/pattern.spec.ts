@@ -55,16 +55,25 @@ test('two windows that change one make are told so, and neither text is lost una
   const url = page.url();
   const other = await context.browser()!.newPage();
   await other.goto(url);
+  await test.step('what one does, the other shows', async () => {
+    await other.getByRole('radio', { name: '1 Super fine' }).click();
+    await expect(page.getByRole('radio', { name: '1 Super fine' })).toBeChecked();
+  });
+  // With the line down, neither hears of the other.
+  await page.context().setOffline(true);
   await other.getByRole('radio', { name: '3 Light' }).click();
   await expectAllSent(other);
   await page.getByRole('radio', { name: '5 Bulky' }).click();
+  await page.context().setOffline(false);
   await expect(page.getByRole('alert')).toContainText('Changed in another window.');
   await expect(page.getByRole('radio', { name: '5 Bulky' })).toBeChecked();
   await page.getByRole('button', { name: 'Take what was saved there' }).click();
   await expect(page.getByRole('radio', { name: '3 Light' })).toBeChecked();
+  await other.context().setOffline(true);
   await page.getByRole('radio', { name: '2 Fine' }).click();
   await expectAllSent(page);
   await other.getByRole('radio', { name: '7 Jumbo' }).click();
+  await other.context().setOffline(false);
   await other.getByRole('button', { name: 'Keep what is here' }).click();
   await expectAllSent(other);
   await page.reload();

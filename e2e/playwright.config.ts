@@ -16,6 +16,8 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // It would fetch the whole application anew in every test; the test of working offline lets it.
+    serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: chromium.path, args: chromium.args },
     screenshot: 'only-on-failure',

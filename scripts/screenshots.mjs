@@ -56,8 +56,22 @@ await press(page, 'ArrowRight', 3);
 await press(page, 'Space', 4);
 await take(page, 'work');
 await page.getByRole('link', { name: 'Gather' }).click();
+await page.locator('lem-standing-set').waitFor();
 await take(page, 'gather');
+const gather = page.getByRole('navigation', { name: 'Gather' });
+await page.getByRole('spinbutton', { name: 'Hook in millimetres' }).fill('4.5');
+await page.keyboard.press('Tab');
+await gather.getByRole('link', { name: 'Yarn' }).click();
+await take(page, 'gather-yarn');
+await gather.getByRole('link', { name: 'To get' }).click();
+await take(page, 'gather-list');
+await gather.getByRole('link', { name: 'Compare' }).click();
+await take(page, 'gather-compare');
+await page.goto(`${url}/basket`);
+await page.locator('.yarn').first().waitFor();
+await take(page, 'basket');
 await page.goto(url);
+await page.locator('lem-plank svg path').nth(60).waitFor();
 await take(page, 'shelf');
 
 await work(page, 'Lamp keeper');
@@ -105,6 +119,29 @@ await paste(
 await page.getByRole('tab', { name: 'Map' }).click();
 await page.getByRole('button', { name: 'Stagger these rounds' }).click();
 await take(page, 'pattern-stagger');
+
+// Decreases closing, with what is due; the count off; rows of a flat panel.
+await work(page, 'Seal pup');
+await page.getByRole('button', { name: 'Body' }).click();
+await press(page, 'Enter', 16);
+await press(page, 'ArrowRight', 3);
+await press(page, 'Space', 2);
+await take(page, 'work-closing');
+await press(page, 'Enter');
+await press(page, 'c');
+await page.locator('.near button').nth(1).click();
+await take(page, 'work-count-is-off');
+await page.keyboard.press('Escape');
+await work(page, 'Rowing boat');
+await press(page, 'Enter', 4);
+await press(page, 'Space', 27);
+await take(page, 'work-oval');
+await page.goto(url);
+await page.getByRole('link', { name: 'Signal kite', exact: true }).click();
+await page.locator('lem-strip').waitFor();
+await press(page, 'Enter', 8);
+await press(page, 'Space', 7);
+await take(page, 'work-rows');
 
 const evening = await open({ colorScheme: 'dark' });
 await work(evening, 'Harbour puffin');

@@ -7,7 +7,7 @@ export interface Result {
   readonly unit: string;
 }
 
-function median(values: readonly number[]): number {
+export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[sorted.length >> 1]!;
 }

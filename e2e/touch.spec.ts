@@ -1,0 +1,99 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './app.js';
+import { dial, dialog, expectCount, expectRound, press, stage, takeUp } from './pages.js';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+/** A thumb's width, px (the common guideline for touch targets). */
+const THUMB = 44;
+
+/** What can be pressed on the page and is smaller than a thumb, a label with its control counting as one. */
+function tooSmall(page: Page): Promise<string[]> {
+  return page.evaluate((thumb) => {
+    const boxed = (node: Element): DOMRect => (node.closest('label, nz-select, nz-input-number') ?? node).getBoundingClientRect();
+    return [...document.querySelectorAll('button, a, input:not([type=file]), select')]
+      .filter((node) => node.checkVisibility({ visibilityProperty: true }) && boxed(node).width > 1)
+      .filter((node) => boxed(node).width < thumb - 0.5 || boxed(node).height < thumb - 0.5)
+      .map((node) => `${node.tagName} ${node.getAttribute('aria-label') ?? node.textContent}`.trim());
+  }, THUMB);
+}
+
+const sideways = (page: Page): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+
+test('every screen fits the phone, and whatever can be pressed is as wide as a thumb', async ({ app, page }) => {
+  await takeUp(page, app.url, 'Harbour puffin');
+  await press(page, 'Enter', 14);
+  await expectRound(page, 'Round 15 of 31');
+  const looked = async (what: string): Promise<void> => {
+    // Dialogs grow as they open.
+    await expect.poll(() => tooSmall(page), { message: what }).toEqual([]);
+    expect(await sideways(page), what).toBeLessThanOrEqual(0);
+  };
+  await looked('the work');
+  await page.getByRole('button', { name: 'More' }).tap();
+  await expect(dialog(page)).toBeVisible();
+  await looked('more');
+  for (const [name, title] of [
+    ['Rip back', 'Rip back'],
+    ['I did it differently', 'I did it differently'],
+    ['All pieces', 'All pieces'],
+    ['Keys, pedal, hand', 'Keys, pedal and hand'],
+  ] as const) {
+    await dialog(page).getByRole('button', { name }).tap();
+    await expect(page.getByRole('dialog', { name: title })).toBeVisible();
+    await expect(dialog(page)).toHaveCount(1);
+    await looked(title);
+    const box = (await dialog(page).boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    await dialog(page).getByLabel('Close', { exact: true }).tap();
+    await expect(dialog(page)).toHaveCount(0);
+    await page.getByRole('button', { name: 'More' }).tap();
+    await expect(dialog(page)).toBeVisible();
+  }
+  await page.keyboard.press('Escape');
+  await stage(page, 'Gather').tap();
+  for (const view of ['Size', 'Yarn', 'Eyes, stuffing', 'To get', 'Compare']) {
+    await page.getByRole('link', { name: view, exact: true }).tap();
+    await expect(page.getByRole('link', { name: view, exact: true })).toHaveAttribute('aria-current', 'page');
+    await looked(view);
+  }
+  await stage(page, 'Pattern').tap();
+  await looked('the pattern');
+});
+
+test('with the thumb alone: a step, a group, undo, and what is put off comes back', async ({ app, page }) => {
+  await takeUp(page, app.url, 'Harbour puffin');
+  const tapDial = async (): Promise<void> => {
+    const box = (await dial(page).boundingBox())!;
+    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+  };
+  await tapDial();
+  await tapDial();
+  await expectCount(page, 2, 6);
+  await page.getByRole('button', { name: 'Round', exact: true }).tap();
+  await page.getByRole('button', { name: 'Group', exact: true }).tap();
+  await expectRound(page, 'Round 3 of 31');
+  await page.getByRole('button', { name: /^Undo/ }).tap();
+  await expectRound(page, 'Round 2 of 31');
+  await test.step('turning it right side out is put off, and said again at its last chance', async () => {
+    const due = page.locator('.say lem-due-card');
+    for (let round = 0; round < 3; round++) await page.getByRole('button', { name: 'Round', exact: true }).tap();
+    await expectRound(page, 'Round 5 of 31');
+    await expect(due).toContainText('Turn it so that the right side faces out');
+    await due.getByRole('button', { name: 'Later' }).tap();
+    await expect(due).not.toContainText('right side');
+    await page.getByRole('button', { name: 'Round', exact: true }).tap();
+    await expect(due).toContainText('Last chance: Turn it so that the right side faces out');
+    await due.getByRole('button', { name: 'Done' }).tap();
+    await expect(due).not.toContainText('right side');
+  });
+  await test.step('its words are all there when they are pressed', async () => {
+    for (let round = 0; round < 8; round++) await page.getByRole('button', { name: 'Round', exact: true }).tap();
+    const words = page.locator('.say lem-due-card').getByRole('button', { expanded: false });
+    await expect(words).toContainText('Set the eyes');
+    const low = (await words.boundingBox())!.height;
+    await words.tap();
+    expect((await page.getByRole('button', { expanded: true }).boundingBox())!.height).toBeGreaterThan(low);
+  });
+});
