@@ -127,7 +127,7 @@ test('from a pasted pattern to the hook, and everything is where it was after a 
     await other.getByRole('button', { name: 'Rope eye 2 of 2' }).click();
     await expect(other.getByText('All worked')).toBeVisible();
     await stage(other, 'Gather').click();
-    await expect(other.getByRole('spinbutton', { name: 'Hook in millimetres' })).toHaveValue('8.00');
+    await expect(other.getByRole('spinbutton', { name: 'Hook in millimetres' })).toHaveValue('8');
     await expect(other.getByRole('radio', { name: '6 Super bulky' })).toBeChecked();
     await other.close();
   });

@@ -4,10 +4,10 @@ import { Yarn } from '@lemniscus/api';
 import { YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { GramField } from '../scale/gram-field';
 import { Basket } from '../data/basket';
+import { NumberField } from '../shell/number-field';
 
 type Words = 'name' | 'colour' | 'fibre' | 'dyeLot';
 type Numbers = 'grams' | 'metresPer100g' | 'ballGrams' | 'price';
@@ -30,7 +30,7 @@ type Draft = Record<Words, string> & Record<Numbers, number | null> & { readonly
 /** One yarn, to put in or to change. */
 @Component({
   selector: 'lem-yarn-editor',
-  imports: [FormsModule, GramField, NzButtonModule, NzInputModule, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, GramField, NzButtonModule, NumberField, NzInputModule, NzSelectModule],
   templateUrl: './yarn-editor.html',
   styleUrl: './yarn-editor.css',
 })

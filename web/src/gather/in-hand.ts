@@ -2,8 +2,8 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { HOOK_RANGE, hookNames, HOOKS, tightnessOf, YARN_WEIGHTS, type Hand, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../shell/choice';
+import { NumberField } from '../shell/number-field';
 import { CurrentMake } from '../data/current-make';
 import { Gathering } from '../data/gathering';
 import { StitchDrawing } from '../drawing/stitch-drawing';
@@ -20,7 +20,7 @@ const HANDS: readonly { readonly label: string; readonly value: Hand | 'unsaid' 
 /** Yarn, hook and hand, and the stitch they make. */
 @Component({
   selector: 'lem-in-hand',
-  imports: [FormsModule, MeasureDialog, NzButtonModule, NzInputNumberModule, Choice, StitchDrawing, Strand],
+  imports: [FormsModule, MeasureDialog, NumberField, NzButtonModule, Choice, StitchDrawing, Strand],
   templateUrl: './in-hand.html',
   styleUrl: './in-hand.css',
 })
@@ -33,7 +33,6 @@ export class InHand {
   protected readonly hooks = HOOKS;
   protected readonly hands = HANDS;
   protected readonly make = this.gathering.make;
-  protected readonly hookProblem = signal('');
   protected readonly measuring = signal(false);
 
   protected readonly names = computed(() => {
@@ -79,12 +78,7 @@ export class InHand {
   }
 
   protected setHook(value: number | null): void {
-    if (value === null || !(value >= HOOK_RANGE.min && value <= HOOK_RANGE.max)) {
-      this.hookProblem.set(`Give the hook in millimetres, from ${HOOK_RANGE.min} to ${HOOK_RANGE.max}.`);
-      return;
-    }
-    this.hookProblem.set('');
-    if (value !== this.make().hookMm) this.current.change({ hookMm: value });
+    if (value !== null) this.current.change({ hookMm: value });
   }
 
   protected slide(place: number): void {

@@ -4,10 +4,10 @@ import type { Measurement } from '@lemniscus/api';
 import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
 import { stitchOfPart } from '@lemniscus/core/shape';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NamedDialog } from '../shell/named-dialog';
 import { Choice } from '../shell/choice';
+import { NumberField } from '../shell/number-field';
 import { Gathering } from '../data/gathering';
 import { Measurements } from '../data/measurements';
 import { Shapes } from '../data/shapes';
@@ -19,7 +19,7 @@ const DAY = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' 
 /** Takes a swatch or a finished part, says what it changes, and lists what was measured so far. */
 @Component({
   selector: 'lem-measure-dialog',
-  imports: [NamedDialog, FormsModule, NzButtonModule, NzInputNumberModule, NzModalModule, Choice],
+  imports: [NamedDialog, FormsModule, NzButtonModule, NumberField, NzModalModule, Choice],
   templateUrl: './measure-dialog.html',
   styleUrl: './measure-dialog.css',
 })

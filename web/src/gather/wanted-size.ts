@@ -1,26 +1,25 @@
 import { Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { yarnWeight, YARN_WEIGHTS, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { waysToWidth, type WayToSize } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Basket } from '../data/basket';
 import { CurrentMake } from '../data/current-make';
 import { Gathering } from '../data/gathering';
 import { LengthUnits } from '../data/length-units';
 import type { MadePart } from '../data/made-part';
 import { Measurements } from '../data/measurements';
+import { NumberField } from '../shell/number-field';
 
 const MM = { min: 5, max: 3_000 };
 
 /** Backwards: a height, and which yarns and hooks come to it. */
 @Component({
   selector: 'lem-wanted-size',
-  imports: [FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [NumberField, NzButtonModule],
   template: `
     <div class="ask">
       <label for="wanted-mm">{{ part().name }} high</label>
-      <nz-input-number nzId="wanted-mm" [nzMin]="0" [ngModel]="wanted()" (ngModelChange)="wanted.set($event)" [nzPrecision]="0" />
+      <lem-number-field inputId="wanted-mm" [value]="wanted()" (changed)="wanted.set($event)" [by]="10" />
       <span>mm</span>
       @if (asPattern(); as mm) {
         <button nz-button type="button" (click)="wanted.set(mm)">As the pattern</button>
@@ -70,7 +69,7 @@ const MM = { min: 5, max: 3_000 };
       gap: 4px 8px;
       margin-top: 8px;
     }
-    nz-input-number {
+    lem-number-field {
       width: 92px;
     }
     table {

@@ -5,7 +5,6 @@ import type { Yarn } from '@lemniscus/api';
 import { gramRange, gramWords, metreWords } from '@lemniscus/core/gauge';
 import { chooseYarn, inOrder, yarnFor, type Demand, type Plan, type Stop } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Basket } from '../data/basket';
 import { CurrentMake } from '../data/current-make';
@@ -14,6 +13,7 @@ import { yarnPaint } from '../drawing/yarn-colour';
 import { GramField } from '../scale/gram-field';
 import { WeighPart } from './weigh-part';
 import { YarnThread } from './yarn-thread';
+import { NumberField } from '../shell/number-field';
 
 interface Row {
   readonly demand: Demand;
@@ -25,7 +25,7 @@ interface Row {
 /** Which yarn each colour is worked in, whether it lasts, where it runs out, and what makes it last. */
 @Component({
   selector: 'lem-yarn-view',
-  imports: [FormsModule, GramField, NzButtonModule, NzInputNumberModule, NzSelectModule, RouterLink, WeighPart, YarnThread],
+  imports: [FormsModule, GramField, NzButtonModule, NumberField, NzSelectModule, RouterLink, WeighPart, YarnThread],
   templateUrl: './yarn-view.html',
   styleUrl: './yarn-view.css',
 })
@@ -86,7 +86,7 @@ export class YarnView {
   }
 
   protected setCopies(copies: number | null): void {
-    if (copies !== null && Number.isInteger(copies) && copies >= 1 && copies <= 100) this.gathering.changeKit({ copies });
+    if (copies !== null) this.gathering.changeKit({ copies });
   }
 
   protected take(plan: Plan): void {

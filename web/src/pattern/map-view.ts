@@ -13,13 +13,12 @@ import {
   type Lean,
   type StaggeredLine,
 } from '@lemniscus/core/spacing';
-import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { MakerHand, type Side } from '../data/maker-hand';
 import type { SettledReading } from '../data/settled-reading';
 import { FabricMap } from '../drawing/fabric-map';
 import { ThemeService } from '../shell/theme';
+import { NumberField } from '../shell/number-field';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 /** Changes that line up less than this, and corners smaller than that, are not seen on a stuffed piece (our own estimate). */
@@ -29,7 +28,7 @@ const SEEN_CORNER = 0.02;
 /** One part unrolled, with how its increases and decreases line up, and a staggered form of it to compare. */
 @Component({
   selector: 'lem-map-view',
-  imports: [FabricMap, FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [FabricMap, NzButtonModule, NumberField],
   templateUrl: './map-view.html',
   styleUrl: './map-view.css',
 })

@@ -3,8 +3,8 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { ScaleReading } from '@lemniscus/core/exchange';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { catchError, EMPTY, switchMap } from 'rxjs';
+import { NumberField } from '../shell/number-field';
 import { Scales, type ScaleSource } from './scale';
 
 const MOST_G = 100_000;
@@ -15,11 +15,11 @@ let fields = 0;
 /** Grams, typed or from a scale. */
 @Component({
   selector: 'lem-gram-field',
-  imports: [FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [FormsModule, NzButtonModule, NumberField],
   template: `
     <div>
       <label [for]="id">{{ label() }}</label>
-      <nz-input-number [nzId]="id" [nzMin]="0" [nzPrecision]="1" [ngModel]="grams()" (ngModelChange)="grams.set($event)" />
+      <lem-number-field [inputId]="id" [value]="grams()" (changed)="grams.set($event)" />
       <span>g</span>
       <button nz-button nzType="primary" type="button" (click)="take()">Take it</button>
       <button nz-button type="button" (click)="use(scales.simulated)" [attr.aria-pressed]="source() === scales.simulated">
@@ -66,9 +66,6 @@ let fields = 0;
       flex-wrap: wrap;
       align-items: center;
       gap: 8px;
-    }
-    nz-input-number {
-      width: 104px;
     }
     .pan input {
       flex: 1;

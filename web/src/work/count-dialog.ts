@@ -1,12 +1,11 @@
 import { Component, computed, inject, input, linkedSignal, output, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Fabric } from '@lemniscus/core/fabric';
 import { actionsOf, causesOf, gapsToRead, waysOut, writtenRound, type Cause } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NamedDialog } from '../shell/named-dialog';
 import { AtHook } from './at-hook';
+import { NumberField } from '../shell/number-field';
 
 /** As many places are named; more are a glance over the whole round. */
 const PLACES_NAMED = 8;
@@ -15,7 +14,7 @@ const SHOWN = 3;
 /** The count is off: what was found, what could have happened and where to look, and the two ways out. */
 @Component({
   selector: 'lem-count-dialog',
-  imports: [NamedDialog, FormsModule, NzButtonModule, NzInputNumberModule, NzModalModule],
+  imports: [NamedDialog, NzButtonModule, NumberField, NzModalModule],
   templateUrl: './count-dialog.html',
   styleUrl: './work-dialogs.css',
 })

@@ -1,7 +1,6 @@
 import { Component, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NamedDialog } from '../shell/named-dialog';
 import { MakerHand } from '../data/maker-hand';
@@ -9,6 +8,7 @@ import { keep } from '../data/local';
 import { AtHook } from './at-hook';
 import { Pedal } from './pedal';
 import { ReadAloud } from './read-aloud';
+import { NumberField } from '../shell/number-field';
 
 export const KEYS = [
   { keys: ['Space'], does: 'The step you chose: a stitch, a group or a round' },
@@ -26,7 +26,7 @@ export const KEYS = [
 /** Every key, the pedal, and how this maker works. */
 @Component({
   selector: 'lem-keys-dialog',
-  imports: [NamedDialog, FormsModule, NzButtonModule, NzInputNumberModule, NzModalModule],
+  imports: [NamedDialog, FormsModule, NzButtonModule, NumberField, NzModalModule],
   template: `
     <nz-modal
       [nzVisible]="open()"
@@ -81,12 +81,13 @@ export const KEYS = [
         </p>
         <p class="words-field">
           <label for="hand-opening">An opening your hand needs for stuffing, mm</label>
-          <nz-input-number
-            nzId="hand-opening"
-            [nzMin]="10"
-            [nzMax]="120"
-            [ngModel]="hook.handMm()"
-            (ngModelChange)="setOpening($event)"
+          <lem-number-field
+            inputId="hand-opening"
+            [min]="10"
+            [max]="120"
+            holds
+            [value]="hook.handMm()"
+            (changed)="setOpening($event)"
           />
         </p>
         @if (aloud.possible) {
@@ -111,7 +112,7 @@ export class KeysDialog {
   protected readonly keys = KEYS;
 
   protected setOpening(mm: number | null): void {
-    if (mm === null || !(mm >= 10 && mm <= 120)) return;
+    if (mm === null) return;
     this.hook.handMm.set(mm);
     keep('hand-opening', mm);
   }

@@ -3,18 +3,18 @@ import { FormsModule } from '@angular/forms';
 import { roundLength } from '@lemniscus/core/fabric';
 import { placeOfStitch, stitchesDone, type Position } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NamedDialog } from '../shell/named-dialog';
 import { AtHook } from './at-hook';
+import { NumberField } from '../shell/number-field';
 
 const SHOWN = 60;
 
 /** Rip back to any stitch of any round, or to the start of one, with what it costs. */
 @Component({
   selector: 'lem-rip-dialog',
-  imports: [FormsModule, NamedDialog, NzButtonModule, NzInputNumberModule, NzModalModule, NzSelectModule],
+  imports: [FormsModule, NamedDialog, NzButtonModule, NumberField, NzModalModule, NzSelectModule],
   template: `
     <nz-modal
       [nzVisible]="open()"
@@ -35,13 +35,13 @@ const SHOWN = 60;
               }
             </nz-select>
             <label for="rip-stitch">after stitch</label>
-            <nz-input-number
-              nzId="rip-stitch"
-              [nzMin]="0"
-              [nzMax]="worked()"
-              [nzPrecision]="0"
-              [ngModel]="stitch()"
-              (ngModelChange)="stitch.set($event)"
+            <lem-number-field
+              inputId="rip-stitch"
+              [min]="0"
+              [max]="worked()"
+              whole
+              [value]="stitch()"
+              (changed)="stitch.set($event)"
             />
             <span>of {{ worked() }}</span>
             @if (target(); as to) {
