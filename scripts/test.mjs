@@ -56,6 +56,7 @@ async function read() {
   await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await check('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
   await check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.check.json']);
+  await check('Types of the web’s tests', bin('tsc'), ['-p', 'web/tsconfig.json', '--noEmit']);
 }
 async function unitTests() {
   const unit = await step('Unit tests', bin('vitest'), [

@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
 import { Kit, type Make, type MakeChange, type Measurement } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
-import { defer, of, Subject, throwError, type Observable } from 'rxjs';
+import { defer, map, of, Subject, switchMap, throwError, type Observable } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { CurrentMake } from './current-make';
 import { Live, type LiveNews } from './live';
@@ -13,6 +13,7 @@ import { RequestFailed } from './server';
 import { BrowserStorage } from '../test/browser-storage';
 
 const ID = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
+const OTHER = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c2222';
 const TEXT = '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)';
 
 /** A server in memory that stores one make by version, as the real one does. */
@@ -107,39 +108,39 @@ describe('the open make', () => {
 
   it('shows a change at once, keeps it on the device, and stores it once after a pause', async () => {
     const current = open();
-    current.change({ hookMm: 4 });
-    current.change({ hookMm: 5 });
-    expect([current.make()!.hookMm, current.saving(), server.make.version]).toEqual([5, 'saving', 1]);
+    current.draft.change({ hookMm: 4 });
+    current.draft.change({ hookMm: 5 });
+    expect([current.make()!.hookMm, current.draft.saving(), server.make.version]).toEqual([5, 'saving', 1]);
     expect(kept.size).toBe(1);
     await settle();
-    expect([server.make.hookMm, server.make.version, current.saving(), kept.size]).toEqual([5, 2, 'saved', 0]);
+    expect([server.make.hookMm, server.make.version, current.draft.saving(), kept.size]).toEqual([5, 2, 'saved', 0]);
   });
 
   it('holds changes while the server is away, through a closed window, and stores them when it is back', async () => {
     const first = open();
     server.away = true;
-    first.change({ text: TEXT.replace('Buoy', 'Bell buoy') });
+    first.draft.change({ text: TEXT.replace('Buoy', 'Bell buoy') });
     await settle();
-    expect(first.saving()).toBe('away');
+    expect(first.draft.saving()).toBe('away');
     for (const run of close) run();
     await settle();
     server.away = false;
     const again = open();
     expect(again.title()).toBe('Bell buoy');
     await settle();
-    expect([server.make.version, again.saving(), kept.size]).toEqual([2, 'saved', 0]);
+    expect([server.make.version, again.draft.saving(), kept.size]).toEqual([2, 'saved', 0]);
   });
 
   it('sees that a change was stored although its answer was lost, and asks nothing', () => {
     const first = open();
-    first.change({ text: 'R1: 5 sc in ring' });
+    first.draft.change({ text: 'R1: 5 sc in ring' });
     // The server stores the change, and the window goes before it hears of it.
     server.change(ID, { version: 1, text: 'R1: 5 sc in ring' }).subscribe();
     const second = open();
     vi.advanceTimersByTime(2_000);
-    expect(second.saving()).toBe('saved');
+    expect(second.draft.saving()).toBe('saved');
     expect(second.make()).toMatchObject({ text: 'R1: 5 sc in ring', version: 2 });
-    second.change({ hookMm: 4 });
+    second.draft.change({ hookMm: 4 });
     vi.advanceTimersByTime(2_000);
     expect(server.make).toMatchObject({ hookMm: 4, version: 3 });
   });
@@ -149,29 +150,61 @@ describe('the open make', () => {
       server.make = { ...server.make, hookMm: 3, version: 1 };
       const current = open();
       server.make = { ...server.make, yarnWeight: 2, hookMm: 6, version: 7 };
-      current.change({ hookMm: 4 });
+      current.draft.change({ hookMm: 4 });
       await settle();
-      expect([current.saving(), current.make()!.hookMm]).toEqual(['conflict', 4]);
-      current[choice]();
+      expect([current.draft.saving(), current.make()!.hookMm]).toEqual(['conflict', 4]);
+      current.draft[choice]();
       await settle();
       const hook = choice === 'keepMine' ? 4 : 6;
-      expect([current.saving(), current.make()!.hookMm, server.make.hookMm, current.make()!.yarnWeight, kept.size]).toEqual([
-        'saved',
-        hook,
-        hook,
-        2,
-        0,
-      ]);
+      expect([current.draft.saving(), current.make()!.hookMm, server.make.hookMm, current.make()!.yarnWeight, kept.size]).toEqual(
+        ['saved', hook, hook, 2, 0],
+      );
     }
+  });
+
+  it('goes on asking while the server is away, and forgets nothing of either side', async () => {
+    const current = open();
+    server.make = { ...server.make, hookMm: 6, version: 7 };
+    current.draft.change({ hookMm: 4 });
+    await settle();
+    server.away = true;
+    for (const choice of ['keepMine', 'takeTheirs'] as const) current.draft[choice]();
+    await settle();
+    expect([current.draft.saving(), current.make()!.hookMm, server.make.hookMm, kept.size]).toEqual(['conflict', 4, 6, 1]);
+    server.away = false;
+    current.draft.keepMine();
+    await settle();
+    expect([current.draft.saving(), server.make.hookMm, kept.size]).toEqual(['saved', 4, 0]);
+  });
+
+  it('takes nothing of a make that was left into the one that is open', async () => {
+    const late = new Subject<Make>();
+    const current = open();
+    const { change, show, eventsAfter } = server;
+    server.change = (...sending) => late.pipe(switchMap(() => change(...sending)));
+    current.draft.change({ hookMm: 5 });
+    await settle();
+    const events = new Subject<{ events: MakerEvent[]; last: number }>();
+    server.eventsAfter = () => events;
+    news.next('events');
+    await settle(100);
+    server.show = () => show().pipe(map((make) => ({ ...make, id: OTHER, title: 'Bell', version: 9 })));
+    server.eventsAfter = eventsAfter;
+    current.open(OTHER);
+    late.next(server.make);
+    events.next({ events: [{ id: ID, piece: 'float/1', at: 1, kind: 'reached', round: 1, action: 0 }], last: 1 });
+    expect(current.make()).toMatchObject({ id: OTHER, version: 9, hookMm: 3.5 });
+    expect(current.log.place('float/1')).toEqual({ round: 0, action: 0 });
+    expect(server.make).toMatchObject({ id: ID, hookMm: 5, version: 2 });
   });
 
   it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', async () => {
     const current = open();
-    current.reach('float/1', { round: 0, action: 4 });
-    current.reach('float/1', { round: 1, action: 0 });
-    expect(current.place('float/1')).toEqual({ round: 1, action: 0 });
-    current.undo('float/1');
-    expect(current.place('float/1')).toEqual({ round: 0, action: 4 });
+    current.log.reach('float/1', { round: 0, action: 4 });
+    current.log.reach('float/1', { round: 1, action: 0 });
+    expect(current.log.place('float/1')).toEqual({ round: 1, action: 0 });
+    current.log.undo('float/1');
+    expect(current.log.place('float/1')).toEqual({ round: 0, action: 4 });
     expect(sent.map((event) => event.kind)).toEqual(['reached', 'reached', 'undone']);
     expect(new Set(sent.map((event) => event.at)).size).toBe(3);
     const elsewhere = {
@@ -186,7 +219,7 @@ describe('the open make', () => {
     server.make = { ...server.make, hookMm: 8, version: 2 };
     window.dispatchEvent(new Event('focus'));
     await vi.advanceTimersByTimeAsync(100);
-    expect([current.place('float/1').action, current.make()!.hookMm, current.lastPiece()]).toEqual([3, 8, 'float/1']);
+    expect([current.log.place('float/1').action, current.make()!.hookMm, current.log.lastPiece()]).toEqual([3, 8, 'float/1']);
     server.make = { ...server.make, hookMm: 2, version: 3 };
     news.next('make');
     await vi.advanceTimersByTimeAsync(100);
@@ -197,15 +230,15 @@ describe('the open make', () => {
     const current = open();
     await vi.advanceTimersByTimeAsync(10);
     const kit = { ...Kit.parse({}), copies: 3 };
-    current.change({ kit });
+    current.draft.change({ kit });
     await vi.advanceTimersByTimeAsync(2_000);
-    for (const hookMm of [3.75, 4, 4.5]) current.change({ hookMm });
-    current.change({ text: `${TEXT}\nR3: sc around (12)` });
-    expect(current.canTakeBack()).toBe(true);
-    current.takeBack();
+    for (const hookMm of [3.75, 4, 4.5]) current.draft.change({ hookMm });
+    current.draft.change({ text: `${TEXT}\nR3: sc around (12)` });
+    expect(current.draft.canTakeBack()).toBe(true);
+    current.draft.takeBack();
     expect([current.make()!.hookMm, current.make()!.kit.copies]).toEqual([3.5, 3]);
-    current.takeBack();
-    expect([current.make()!.kit.copies, current.canTakeBack()]).toEqual([1, false]);
+    current.draft.takeBack();
+    expect([current.make()!.kit.copies, current.draft.canTakeBack()]).toEqual([1, false]);
     expect(current.text()).toContain('R3');
     await vi.advanceTimersByTimeAsync(2_000);
     expect(server.make).toMatchObject({ hookMm: 3.5, kit: { copies: 1 } });
@@ -228,7 +261,7 @@ describe('the open make', () => {
     const current = open();
     await vi.advanceTimersByTimeAsync(10);
     expect(current.stitch()!.width).toBeCloseTo(6, 9);
-    current.change({ hookMm: 5 });
+    current.draft.change({ hookMm: 5 });
     expect(current.gauge()!.from).toBe('elsewhere');
   });
 

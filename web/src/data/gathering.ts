@@ -64,9 +64,9 @@ export class Gathering {
   readonly owned = computed(() => ({ yarns: this.basket.yarns.items(), others: this.others() }));
   private readonly planned = computed(() =>
     plannedParts(
-      { pattern: this.current.count().pattern, parts: this.current.parts().map(({ counted }) => counted) },
-      (part) => this.current.parts()[part]?.fabric ?? null,
-      (piece) => this.current.place(piece),
+      { pattern: this.current.count().pattern, parts: this.current.plans.parts().map(({ counted }) => counted) },
+      (part) => this.current.plans.parts()[part]?.fabric ?? null,
+      (piece) => this.current.log.place(piece),
     ),
   );
 
@@ -88,7 +88,7 @@ export class Gathering {
       if (!this.kit().yarns.some((choice) => choice.yarn === yarn.id)) return { yarn, free: Math.max(0, free) };
       let since = used.get(yarn.weighedAt);
       if (!since) {
-        since = usedSince({ ...before, basket: all }, this.current.placesAt(yarn.weighedAt));
+        since = usedSince({ ...before, basket: all }, this.current.log.placesAt(yarn.weighedAt));
         used.set(yarn.weighedAt, since);
       }
       return { yarn, free: Math.max(0, free - (since.get(yarn.id) ?? 0)) };
@@ -109,7 +109,7 @@ export class Gathering {
     const size = this.current.stitch();
     if (!size) return null;
     const parts: MadePart[] = [];
-    for (const [index, { counted, fabric }] of this.current.parts().entries()) {
+    for (const [index, { counted, fabric }] of this.current.plans.parts().entries()) {
       if (fabric.stitchCount === 0) continue;
       const profile = this.shapes.profile(fabric, size);
       if (!profile) return null;
@@ -207,7 +207,7 @@ export class Gathering {
   }
 
   changeKit(change: Partial<Kit>): void {
-    this.current.change({ kit: { ...this.kit(), ...change } });
+    this.current.draft.change({ kit: { ...this.kit(), ...change } });
   }
 }
 

@@ -112,7 +112,7 @@ export class CompareView {
   /** Takes the other choice; what was is then the other. */
   protected swap(): void {
     const { yarnWeight: number, hookMm } = this.gathering.make();
-    this.current.change({ ...this.other() });
+    this.current.draft.change({ ...this.other() });
     this.other.set({ yarnWeight: number, hookMm });
   }
 

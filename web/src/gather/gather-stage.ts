@@ -31,7 +31,13 @@ const VIEWS = [
             >{{ view.name }}</a
           >
         }
-        <button nz-button nzType="text" type="button" [disabled]="!current.canTakeBack()" (click)="current.takeBack()">
+        <button
+          nz-button
+          nzType="text"
+          type="button"
+          [disabled]="!current.draft.canTakeBack()"
+          (click)="current.draft.takeBack()"
+        >
           <svg lucideUndo2 [size]="17"></svg> Undo choice
         </button>
       </nav>

@@ -74,11 +74,11 @@ export class InHand {
   });
 
   protected setWeight(number: YarnWeightNumber): void {
-    this.current.change({ yarnWeight: number });
+    this.current.draft.change({ yarnWeight: number });
   }
 
   protected setHook(value: number | null): void {
-    if (value !== null) this.current.change({ hookMm: value });
+    if (value !== null) this.current.draft.change({ hookMm: value });
   }
 
   protected slide(place: number): void {

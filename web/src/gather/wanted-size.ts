@@ -161,6 +161,6 @@ export class WantedSize {
   }
 
   protected take({ yarnWeight: number, hookMm }: WayToSize): void {
-    this.current.change({ yarnWeight: number, hookMm });
+    this.current.draft.change({ yarnWeight: number, hookMm });
   }
 }

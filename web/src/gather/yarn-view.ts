@@ -90,7 +90,7 @@ export class YarnView {
   }
 
   protected take(plan: Plan): void {
-    if (plan.kind === 'hook') this.current.change({ hookMm: plan.hookMm });
+    if (plan.kind === 'hook') this.current.draft.change({ hookMm: plan.hookMm });
     else if (plan.kind !== 'buy') this.gathering.changeKit(plan.kit);
   }
 

@@ -10,7 +10,7 @@ import { PatternDesk } from './pattern-desk';
     [text]="current.text()"
     [reading]="current.reading()"
     [make]="current.make()!.id"
-    (textChange)="current.change({ text: $event })"
+    (textChange)="current.type($event)"
   />`,
   styles: `
     :host {

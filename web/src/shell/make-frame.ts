@@ -36,7 +36,7 @@ export class MakeFrame {
   /** What is not stored on the server yet, in words; empty when all is. */
   protected readonly unsaved = computed(() => {
     if (this.outbox.trouble() && this.outbox.waiting() > 0) return `Server away: ${this.outbox.waiting()} steps kept here`;
-    if (this.current.saving() === 'away') return 'Server away: changes kept here';
+    if (this.current.draft.saving() === 'away') return 'Server away: changes kept here';
     return '';
   });
 

@@ -23,7 +23,8 @@ import { roundHeights } from '@lemniscus/core/gauge';
 import { markedStitchOf } from '@lemniscus/core/notation';
 import { stuffingSaid } from '@lemniscus/core/supply';
 import * as z from 'zod';
-import { CurrentMake, type Said } from '../data/current-make';
+import { CurrentMake } from '../data/current-make';
+import type { Said } from '../data/maker-log';
 import { Gathering } from '../data/gathering';
 import { keep, recall } from '../data/local';
 import { MakerHand } from '../data/maker-hand';
@@ -45,27 +46,27 @@ export class AtHook {
   /** The piece at the hook: the one worked on last, until another is taken. */
   private readonly chosen = linkedSignal<string | null, string | null>({
     source: () => this.current.make()?.id ?? null,
-    computation: () => this.current.lastPiece(),
+    computation: () => this.current.log.lastPiece(),
   });
   readonly piece = computed(() => {
-    const pieces = this.current.pieces();
+    const pieces = this.current.plans.pieces();
     return pieces.find((piece) => piece.id === this.chosen()) ?? pieces[0] ?? null;
   });
   readonly plan = computed(() => {
     const piece = this.piece();
-    return piece && this.current.plan(piece.id);
+    return piece && this.current.plans.of(piece.id);
   });
   readonly counted = computed(() => this.plan()?.counted ?? null);
   readonly fabric = computed(() => this.plan()?.fabric ?? null);
   readonly position = computed(() => {
     const plan = this.plan();
-    return plan && within(plan.fabric, this.current.place(plan.piece.id));
+    return plan && within(plan.fabric, this.current.log.place(plan.piece.id));
   });
   /** The round at hand, 0-based: what follows from it alone is not worked out anew at every stitch. */
   readonly round = computed(() => this.position()?.round ?? 0);
   readonly said = computed(() => {
     const piece = this.piece();
-    return piece ? this.current.said(piece.id) : [];
+    return piece ? this.current.log.said(piece.id) : [];
   });
   readonly marked = computed(() => {
     const counted = this.counted();
@@ -168,8 +169,10 @@ export class AtHook {
   });
 
   private sessionsNow(): Session[] {
-    const pieces = new Map(this.current.pieces().map((piece) => [piece.id, this.current.plan(piece.id)?.fabric ?? null]));
-    return sessionsOf(this.current.log(), ({ piece, round, action }) => {
+    const pieces = new Map(
+      this.current.plans.pieces().map((piece) => [piece.id, this.current.plans.of(piece.id)?.fabric ?? null]),
+    );
+    return sessionsOf(this.current.log.all(), ({ piece, round, action }) => {
       const fabric = pieces.get(piece);
       return fabric ? stitchesDone(fabric, { round, action }).total : 0;
     });
@@ -177,11 +180,11 @@ export class AtHook {
 
   /** Every piece with how far it is. */
   readonly pieces = computed(() =>
-    this.current.pieces().map((piece) => {
-      const fabric = this.current.plan(piece.id)?.fabric;
-      const done = fabric ? stitchesDone(fabric, this.current.place(piece.id)).total : 0;
+    this.current.plans.pieces().map((piece) => {
+      const fabric = this.current.plans.of(piece.id)?.fabric;
+      const done = fabric ? stitchesDone(fabric, this.current.log.place(piece.id)).total : 0;
       const all = fabric?.stitchCount ?? 0;
-      const stuffing = this.current.said(piece.id).findLast((event) => event.kind === 'stuffed');
+      const stuffing = this.current.log.said(piece.id).findLast((event) => event.kind === 'stuffed');
       return {
         id: piece.id,
         name: piece.name,
@@ -197,9 +200,9 @@ export class AtHook {
   readonly sibling = computed(() => {
     const plan = this.plan();
     if (!plan || plan.piece.copies < 2) return null;
-    const others = this.current.pieces().filter((piece) => piece.part === plan.piece.part && piece.id !== plan.piece.id);
+    const others = this.current.plans.pieces().filter((piece) => piece.part === plan.piece.part && piece.id !== plan.piece.id);
     for (const piece of others) {
-      const other = this.current.plan(piece.id);
+      const other = this.current.plans.of(piece.id);
       const stuffing = this.pieces().find((each) => each.id === piece.id)?.stuffing ?? null;
       const fresh = (other?.changes ?? []).filter((change) => !plan.changes.some((own) => same(own, change)));
       if (fresh.length > 0 || stuffing !== null) return { name: piece.name, changes: fresh, stuffing };
@@ -230,13 +233,13 @@ export class AtHook {
     if (!plan || !position || isFinished(plan.fabric, position)) return false;
     this.chosen.set(plan.piece.id);
     const to = stepFrom(plan.fabric, position, by);
-    this.current.reach(plan.piece.id, to);
+    this.current.log.reach(plan.piece.id, to);
     return to.round > position.round;
   }
 
   reach(to: Position): void {
     const piece = this.piece();
-    if (piece) this.current.reach(piece.id, to);
+    if (piece) this.current.log.reach(piece.id, to);
   }
 
   toRoundStart(): void {
@@ -248,12 +251,12 @@ export class AtHook {
 
   undo(): void {
     const piece = this.piece();
-    if (piece) this.current.undo(piece.id);
+    if (piece) this.current.log.undo(piece.id);
   }
 
   say(what: Said): void {
     const piece = this.piece();
-    if (piece) this.current.say(piece.id, what);
+    if (piece) this.current.log.say(piece.id, what);
   }
 
   /** The round that was just ended, when the piece stands at the start of the next; else the one at hand. 0-based. */

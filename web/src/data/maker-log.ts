@@ -1,0 +1,103 @@
+import { computed, signal } from '@angular/core';
+import type { EventPage } from '@lemniscus/api';
+import {
+  EMPTY_LOG,
+  logUntil,
+  nextTime,
+  positionOf,
+  record,
+  standingEvents,
+  type Log,
+  type MakerEvent,
+  type Position,
+} from '@lemniscus/core/making';
+import { catchError, EMPTY } from 'rxjs';
+import type { MakeApi } from './make-api';
+import type { Outbox } from './outbox';
+
+/** What is said at the hook, without what every event has. */
+export type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Omit<Each, 'id' | 'piece' | 'at'> : never) : never;
+
+/** The open make's log: what was said at the hook of every piece, here and in other windows. */
+export class MakerLog {
+  private readonly events = signal<Log>(EMPTY_LOG);
+  private make: string | null = null;
+  /** How much of the server's log is in here. */
+  private cursor = 0;
+
+  readonly all = this.events.asReadonly();
+
+  constructor(
+    private readonly api: MakeApi,
+    private readonly outbox: Outbox,
+  ) {}
+
+  /** Takes up a make with what the server has, and what waits here to be sent. */
+  open(make: string, { events, last }: EventPage, waiting: readonly MakerEvent[]): void {
+    this.make = make;
+    this.cursor = last;
+    this.events.set(record(record(EMPTY_LOG, events), waiting));
+  }
+
+  clear(): void {
+    this.make = null;
+    this.cursor = 0;
+    this.events.set(EMPTY_LOG);
+  }
+
+  /** Takes in what other windows said since. */
+  refresh(): void {
+    const { make } = this;
+    if (make === null) return;
+    this.api
+      .eventsAfter(make, this.cursor)
+      .pipe(catchError(() => EMPTY))
+      .subscribe(({ events, last }) => {
+        if (make !== this.make) return;
+        this.cursor = Math.max(this.cursor, last);
+        this.events.update((log) => record(log, events));
+      });
+  }
+
+  place(piece: string): Position {
+    return positionOf(this.events(), piece);
+  }
+
+  /** Where every piece was at a time, ms since 1970. */
+  placesAt(time: number): (piece: string) => Position {
+    const then = logUntil(this.events(), time);
+    return (piece) => positionOf(then, piece);
+  }
+
+  /** The piece worked on last, or null before the first stitch of the make. */
+  readonly lastPiece = computed(() => {
+    let last: MakerEvent | null = null;
+    for (const events of this.events().values()) {
+      const event = events[events.length - 1];
+      if (event && (!last || event.at > last.at)) last = event;
+    }
+    return last?.piece ?? null;
+  });
+
+  /** What was said of a piece and is not undone; earliest first. */
+  said(piece: string): readonly MakerEvent[] {
+    return standingEvents(this.events(), piece);
+  }
+
+  say(piece: string, what: Said): void {
+    if (this.make === null) return;
+    const event: MakerEvent = { id: crypto.randomUUID(), piece, at: nextTime(this.events(), Date.now()), ...what };
+    this.events.update((log) => record(log, [event]));
+    this.outbox.add(this.make, event);
+  }
+
+  reach(piece: string, { round, action }: Position): void {
+    this.say(piece, { kind: 'reached', round, action });
+  }
+
+  /** Takes back the last thing said of a piece, whatever it was. */
+  undo(piece: string): void {
+    const last = this.said(piece).at(-1);
+    if (last) this.say(piece, { kind: 'undone', event: last.id });
+  }
+}
