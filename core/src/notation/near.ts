@@ -1,5 +1,5 @@
 import distance from 'damerau-levenshtein';
-import { FIRST_WORDS } from './vocabulary.js';
+import { firstWords } from './vocabulary.js';
 
 /** The known word a typing slip was most likely meant to be: one slip in short words, two in long ones; null for none. */
 export function nearestWord(word: string): string | null {
@@ -8,7 +8,7 @@ export function nearestWord(word: string): string | null {
   const most = key.length > 5 ? 2 : 1;
   let best: string | null = null;
   let least = most + 1;
-  for (const known of FIRST_WORDS) {
+  for (const known of firstWords()) {
     if (Math.abs(known.length - key.length) > most) continue;
     const { steps } = distance(key, known);
     if (steps < least || (steps === least && best !== null && COMMON.has(known) && !COMMON.has(best))) {

@@ -53,31 +53,38 @@ function words(list: string): string[] {
   return list.split('|').map((phrase) => phrase.trim());
 }
 
-/** Every way of putting one word of each list after another; '' leaves a place empty. */
-function combine(...lists: readonly (readonly string[])[]): string[] {
-  return lists.reduce<string[]>((all, list) => all.flatMap((start) => list.map((end) => `${start} ${end}`.trim())), ['']);
+/** Phrases that take one wording of each list after another; '' leaves a place empty. */
+export interface Combined {
+  readonly places: readonly (readonly string[])[];
+}
+
+/** A fixed phrase, or many that are put together alike. */
+export type Phrase = string | Combined;
+
+export function combine(...places: readonly (readonly string[])[]): Combined {
+  return { places };
 }
 
 const ARTICLE = ['', 'the', 'an', 'a'];
 
 /** Fixed phrases in both terms. Of several that begin alike the longest is taken; each phrase has one meaning. */
-export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
+export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[] = [
   [{ is: 'chain' }, words('ch | chs | chain | chains')],
   [{ is: 'increase', stitch: null, per: 2 }, words('inc | incs | increase | increases | increase in | increasing')],
   [{ is: 'increase', stitch: null, per: 3 }, words('inc 3 in 1 | triple inc | triple increase | double increase')],
   [
     { is: 'decrease', stitch: null, together: 2, school: 'invisible' },
-    [...combine(['inv', 'inv-', 'invisible'], words('dec | decs | decrease | decreases')), 'invdec', 'invdecs'],
+    [combine(['inv', 'inv-', 'invisible'], words('dec | decs | decrease | decreases')), 'invdec', 'invdecs'],
   ],
   [{ is: 'decrease', stitch: null, together: 2, school: 'plain' }, combine(['plain'], ['dec', 'decrease', 'decreases'])],
   [{ is: 'decrease', stitch: null, together: 2, school: 'open' }, words('dec | decs | decrease | decreases | decrease in')],
-  [{ is: 'loop', loop: 'back' }, ['blo', 'bl', ...combine(['', 'the'], ['back loop', 'back loops'], ['', 'only'])]],
-  [{ is: 'loop', loop: 'front' }, ['flo', 'fl', ...combine(['', 'the'], ['front loop', 'front loops'], ['', 'only'])]],
+  [{ is: 'loop', loop: 'back' }, ['blo', 'bl', combine(['', 'the'], ['back loop', 'back loops'], ['', 'only'])]],
+  [{ is: 'loop', loop: 'front' }, ['flo', 'fl', combine(['', 'the'], ['front loop', 'front loops'], ['', 'only'])]],
   [{ is: 'loop', loop: 'both' }, ['both loops']],
   [
     { is: 'ring' },
     [
-      ...combine(ARTICLE, words('ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop')),
+      combine(ARTICLE, words('ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop')),
       'mr',
       'amr',
       'mc',
@@ -143,18 +150,18 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'next one' },
     [
-      ...combine(
+      combine(
         ['', 'the', 'that'],
         words('next | same | first | last | following'),
         words('st | stitch | ch | chain | st of the round | stitch of the round'),
       ),
-      ...combine(
+      combine(
         ['', 'the'],
         ['same'],
         words('st | stitch | ch | chain'),
         words('as first | as the first | as before | as the first st | as first st'),
       ),
-      ...combine(['', 'the', 'each'], ['corner'], ['', 'st', 'stitch']),
+      combine(['', 'the', 'each'], ['corner'], ['', 'st', 'stitch']),
       'one st',
       'one stitch',
       'a st',
@@ -165,9 +172,9 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   ],
   [
     { is: 'next', each: true },
-    [...combine(['each of', 'each'], ['', 'the'], words('next | first | last | following')), 'each of', 'each of the'],
+    [combine(['each of', 'each'], ['', 'the'], words('next | first | last | following')), 'each of', 'each of the'],
   ],
-  [{ is: 'next', each: false }, [...combine(['', 'the'], words('next | first | last | following')), 'all', 'all the']],
+  [{ is: 'next', each: false }, [combine(['', 'the'], words('next | first | last | following')), 'all', 'all the']],
   [
     { is: 'stitches' },
     words(`
@@ -179,7 +186,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'from star' },
     [
-      ...combine(
+      combine(
         ['repeat', 'rep', 'repeating'],
         words('from | from * | from * to * | between * | from the * | from first * | from * around'),
       ),
@@ -187,10 +194,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
       'repeat *',
     ],
   ],
-  [
-    { is: 'to last' },
-    [...combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last'],
-  ],
+  [{ is: 'to last' }, [combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last']],
   [
     { is: 'remain' },
     words(`
@@ -231,7 +235,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'colour' },
     [
-      ...combine(
+      combine(
         words('change | switch | swap | go back | changing | switching'),
         words(' | color | colour | yarn | yarn color | back'),
         ['to'],
@@ -250,7 +254,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'close join' },
     [
-      ...combine(
+      combine(
         words(`
     join | join with | close with | join round with | end with | close the round with | finish with |`),
         words('sl st | a sl st | ss | a ss | slip stitch | a slip stitch'),
@@ -258,7 +262,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
         words('first | top of | beginning | start'),
         words(' | st | sc | dc | stitch | ch | chain | hdc'),
       ),
-      ...combine(
+      combine(
         words('sl st | ss | slip stitch | sl st to | join with | close with'),
         words('to join | to close | join | a sl st | sl st | ss | slip stitch | a slip stitch'),
       ),
@@ -269,7 +273,7 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [{ is: 'turn' }, words('turn | and turn | turn work | turn the work')],
   [
     { is: 'same' },
-    [...combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like'))],
+    [combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like'))],
   ],
   [{ is: 'even' }, words('work even | even | work even around | work evenly | work plain | plain round')],
   [{ is: 'for' }, words('for | for a total of | repeat for | rep for | for the next | repeat this for')],
@@ -277,14 +281,14 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'as liked' },
     [
-      ...combine(
+      combine(
         words('to | to the | until | until the | for | until it is'),
         words(`
     desired length | length you like | length you want | length desired | wanted length | length wanted |
     length of your choice | length you prefer | length you need | as long as you like | as long as you want |
     as long as desired | long enough`),
       ),
-      ...combine(
+      combine(
         ['as many'],
         words('rounds | rows | rnds | times'),
         ['as'],
@@ -311,12 +315,12 @@ export const PHRASES: readonly (readonly [Meaning, readonly string[]])[] = [
   [
     { is: 'along' },
     [
-      ...combine(
+      combine(
         words('along | across | over | around | on | up | down'),
         ['', 'the'],
         words('chain | ch | chains | chs | bridge | chain bridge'),
       ),
-      ...combine(['around', 'along', 'across'], ['', 'the'], words('first | second | other | left | right | 1st | 2nd')),
+      combine(['around', 'along', 'across'], ['', 'the'], words('first | second | other | left | right | 1st | 2nd')),
       'along',
     ],
   ],

@@ -1,64 +1,97 @@
-import { PHRASES, type Meaning } from './phrases.js';
+import { combine, PHRASES, type Meaning, type Phrase } from './phrases.js';
 import { STITCHES, STITCH_NAMES, type Terms } from './stitch.js';
 import { tokenize, type Token } from './tokens.js';
 
-interface Node {
-  meaning: Meaning | null;
-  readonly next: Map<string, Node>;
+const keysOf = (phrase: string): readonly string[] => tokenize(phrase).map(({ key }) => key);
+
+/** What is still to come of phrases that reached a node: these keys, then one wording of each place from `place` on. */
+interface Rest {
+  readonly meaning: Meaning;
+  readonly keys: readonly string[];
+  readonly places: readonly (readonly string[])[];
+  readonly place: number;
 }
 
-/** All phrases of one set of terms, as a tree of token keys. */
-export type Vocabulary = Node;
+/**
+ * The phrases of one set of terms, as a tree of token keys. Put together there are many thousands, of which a pattern
+ * meets a few dozen: a node grows its branches when a reader first comes by. Of two meanings the one added first stands.
+ */
+export class Vocabulary {
+  private rests: Rest[] = [];
+  private grown: { readonly meaning: Meaning | null; readonly next: Map<string, Vocabulary> } | null = null;
 
-function add(root: Node, phrase: string, meaning: Meaning): void {
-  let node = root;
-  for (const { key } of tokenize(phrase)) {
-    let next = node.next.get(key);
-    if (!next) node.next.set(key, (next = { meaning: null, next: new Map() }));
-    node = next;
+  get meaning(): Meaning | null {
+    return this.grow().meaning;
   }
-  node.meaning ??= meaning;
+
+  get next(): ReadonlyMap<string, Vocabulary> {
+    return this.grow().next;
+  }
+
+  /** @throws when the tree has been read already: what is added later would be missed */
+  add(meaning: Meaning, phrases: Phrase | readonly Phrase[]): void {
+    if (this.grown) throw new Error('Phrases are added before the vocabulary is read.');
+    for (const phrase of [phrases].flat()) {
+      const places = typeof phrase === 'string' ? [[phrase]] : phrase.places;
+      this.rests.push({ meaning, keys: [], places, place: 0 });
+    }
+  }
+
+  private grow(): NonNullable<typeof this.grown> {
+    if (this.grown) return this.grown;
+    let meaning: Meaning | null = null;
+    const next = new Map<string, Vocabulary>();
+    const lead = (rest: Rest): void => {
+      const [key, ...keys] = rest.keys;
+      if (key !== undefined) {
+        let node = next.get(key);
+        if (!node) next.set(key, (node = new Vocabulary()));
+        node.rests.push({ ...rest, keys });
+      } else if (rest.place < rest.places.length) {
+        for (const words of rest.places[rest.place]!) lead({ ...rest, keys: keysOf(words), place: rest.place + 1 });
+      } else meaning ??= rest.meaning;
+    };
+    this.rests.forEach(lead);
+    this.rests = [];
+    return (this.grown = { meaning, next });
+  }
 }
 
 const MOST_TOGETHER = 6;
+const INCREASES = ['inc', 'increase', 'increases'];
+const DECREASES = ['dec', 'decrease', 'decreases'];
+const INVISIBLE = ['invisible', 'inv'];
+/** "in the next sc": the stitches below go by their own name. */
+const ONE = ['next', 'the next', 'first', 'the first', 'last', 'the last', 'same', 'the same'];
 
 function build(terms: Terms): Vocabulary {
-  const root: Node = { meaning: null, next: new Map() };
-  for (const [meaning, phrases] of PHRASES) if (meaning.is === 'chain') for (const each of phrases) add(root, each, meaning);
+  const root = new Vocabulary();
+  for (const [meaning, phrases] of PHRASES) if (meaning.is === 'chain') root.add(meaning, phrases);
   for (const stitch of STITCH_NAMES) {
     const { abbreviation, full, words } = STITCHES[stitch][terms];
     const names = [abbreviation, ...full, ...words];
-    for (const name of names) add(root, name, { is: 'stitch', stitch });
+    root.add({ is: 'stitch', stitch }, names);
     if (stitch === 'sl st' || stitch === 'ch') continue;
-    for (const name of names) {
-      // "into each sc": the stitches below go by their own name.
-      for (const each of ['each', 'every'])
-        for (const end of ['', ' around', ' across']) add(root, `${each} ${name}${end}`, { is: 'each' });
-      for (const one of ['next', 'the next', 'first', 'the first', 'last', 'the last', 'same', 'the same'])
-        add(root, `${one} ${name}`, { is: 'next one' });
-    }
-    for (const name of names) {
-      for (const inc of ['inc', 'increase', 'increases']) {
-        add(root, `${name} ${inc}`, { is: 'increase', stitch, per: 2 });
-        add(root, `${inc} in ${name}`, { is: 'increase', stitch, per: 2 });
-      }
-      for (const dec of ['dec', 'decrease', 'decreases']) {
-        add(root, `${name} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'open' });
-        for (const invisible of ['invisible', 'inv']) {
-          add(root, `${invisible} ${name} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'invisible' });
-          add(root, `${name} ${invisible} ${dec}`, { is: 'decrease', stitch, together: 2, school: 'invisible' });
-        }
-      }
-      for (let together = 2; together <= MOST_TOGETHER; together++) {
-        for (const phrase of [`${name}${together}tog`, `${name} ${together} tog`, `${name} ${together} together`])
-          add(root, phrase, { is: 'decrease', stitch, together, school: 'plain' });
-        add(root, `${together} ${name} tog`, { is: 'decrease', stitch, together, school: 'plain' });
-        add(root, `${together} ${name} together`, { is: 'decrease', stitch, together, school: 'plain' });
-        if (stitch === 'sc') add(root, `inv ${name}${together}tog`, { is: 'decrease', stitch, together, school: 'invisible' });
-      }
+    root.add({ is: 'each' }, combine(['each', 'every'], names, ['', 'around', 'across']));
+    root.add({ is: 'next one' }, combine(ONE, names));
+    root.add({ is: 'increase', stitch, per: 2 }, [combine(names, INCREASES), combine(INCREASES, ['in'], names)]);
+    root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, combine(names, DECREASES));
+    root.add({ is: 'decrease', stitch, together: 2, school: 'invisible' }, [
+      combine(INVISIBLE, names, DECREASES),
+      combine(names, INVISIBLE, DECREASES),
+    ]);
+    for (let together = 2; together <= MOST_TOGETHER; together++) {
+      const count = [String(together)];
+      const inOne = names.map((name) => `${name}${together}tog`);
+      root.add({ is: 'decrease', stitch, together, school: 'plain' }, [
+        ...inOne,
+        combine(names, count, ['tog', 'together']),
+        combine(count, names, ['tog', 'together']),
+      ]);
+      if (stitch === 'sc') root.add({ is: 'decrease', stitch, together, school: 'invisible' }, combine(['inv'], inOne));
     }
   }
-  for (const [meaning, phrases] of PHRASES) for (const phrase of phrases) add(root, phrase, meaning);
+  for (const [meaning, phrases] of PHRASES) root.add(meaning, phrases);
   return root;
 }
 
@@ -68,10 +101,14 @@ export function vocabularyOf(terms: Terms): Vocabulary {
   return VOCABULARIES[terms];
 }
 
+let beginnings: readonly string[] | null = null;
+
 /** Every word that begins a phrase in either terms, for finding what a typing slip was meant to be. */
-export const FIRST_WORDS: readonly string[] = [
-  ...new Set(Object.values(VOCABULARIES).flatMap((vocabulary) => [...vocabulary.next.keys()])),
-].filter((word) => word.length >= 2);
+export function firstWords(): readonly string[] {
+  if (beginnings) return beginnings;
+  const all = Object.values(VOCABULARIES).flatMap((vocabulary) => [...vocabulary.next.keys()]);
+  return (beginnings = [...new Set(all)].filter((word) => word.length >= 2));
+}
 
 export interface Match {
   readonly meaning: Meaning;
@@ -81,7 +118,7 @@ export interface Match {
 
 /** The longest phrase that begins at `tokens[at]`, or null. */
 export function longestPhrase(vocabulary: Vocabulary, tokens: readonly Token[], at: number): Match | null {
-  let node: Node | undefined = vocabulary;
+  let node: Vocabulary | undefined = vocabulary;
   let best: Match | null = null;
   for (let i = at; i < tokens.length; i++) {
     node = node.next.get(tokens[i]!.key);
