@@ -33,3 +33,7 @@ export type EventBatch = z.infer<typeof EventBatch>;
 /** Events in the order they arrived. `last` is the cursor to ask on from. */
 export const EventPage = z.object({ events: z.array(Event), last: z.int().min(0) });
 export type EventPage = z.infer<typeof EventPage>;
+
+/** Events as open windows are told of them: all of the make's that came after one cursor, up to `last`. */
+export const NewEvents = EventPage.extend({ after: z.int().min(0) });
+export type NewEvents = z.infer<typeof NewEvents>;

@@ -50,7 +50,7 @@ export async function manyEvents(): Promise<Result[]> {
   };
   const opening = await compare(3, open, () => read(() => undefined));
 
-  const append = (): Promise<void> => appendEvents(database.em.fork(), id, [event()]);
+  const append = (): Promise<unknown> => appendEvents(database.em.fork(), id, [event()]);
   const fifty = (): Promise<unknown> =>
     Promise.all(
       Array.from({ length: CLIENTS }, async () => {

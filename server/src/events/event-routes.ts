@@ -9,6 +9,9 @@ import { appendEvents, eventsAfter } from './event-store.js';
 
 const Cursor = z.object({ after: z.coerce.number('Give a cursor.').int().min(0).default(0) });
 
+/** A message to open windows has at most so many events in it; they ask for more. */
+const MOST_TOLD = 100;
+
 /** Mounted below a make: its events. */
 export function eventRoutes(database: Database, live: LiveMakes): Router {
   const routes = Router({ mergeParams: true });
@@ -21,8 +24,8 @@ export function eventRoutes(database: Database, live: LiveMakes): Router {
     const em = database.em.fork();
     const { events } = parse(EventBatch, request.body);
     const make = parse(MakeId, request.params.id);
-    await appendEvents(em, make, events);
-    live.tell(make, 'events');
+    const added = await appendEvents(em, make, events);
+    if (added) live.tell(make, 'events', added.events.length <= MOST_TOLD ? added : null);
     response.status(204).end();
   });
   routes.get<'/live', { id: string }>('/live', async (request, response) => {

@@ -1,4 +1,4 @@
-import { Event, EVENT_BATCH, type EventPage } from '@lemniscus/api';
+import { Event, EVENT_BATCH, type EventPage, type NewEvents } from '@lemniscus/api';
 import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { Problem } from '../http/problem.js';
@@ -27,17 +27,32 @@ const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, 
   select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action', value ->> 'event',
     case when value ->> 'kind' in ('reached', 'undone') then null else value end
   from json_each(?) where true order by key
-  on conflict (id) do nothing`;
+  on conflict (id) do nothing returning *`;
 
 /**
- * Appends events in their order; those already there (by id) are passed over. Answers once they are committed. A make
- * taken off the shelf still takes them: it may be put back.
+ * Appends events in their order; those already there (by id) are passed over. Answers once they are committed, with those
+ * that are new; null when none is. A make taken off the shelf still takes them: it may be put back.
  * @throws Problem `not-found` when there never was such a make
  */
-export async function appendEvents(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<void> {
-  if (events.length === 0) return;
+export async function appendEvents(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<NewEvents | null> {
+  if (events.length === 0) return null;
+  const added = await append(em, make, events);
+  const first = added[0];
+  const last = added.at(-1);
+  if (!first || !last) return null;
+  const [before] = await em
+    .getConnection()
+    .execute<{ last: number | null }[]>('select max(sequence) as last from event where make_id = ? and sequence < ?', [
+      make,
+      first.sequence,
+    ]);
+  return { after: before?.last ?? 0, events: added.map(toEvent), last: last.sequence };
+}
+
+async function append(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<StoredEvent[]> {
   try {
-    await em.getConnection().execute(APPEND, [make, JSON.stringify(events)]);
+    const rows = await em.getConnection().execute<StoredEvent[]>(APPEND, [make, JSON.stringify(events)]);
+    return rows.sort((a, b) => a.sequence - b.sequence);
   } catch (error) {
     if (isForeignKeyError(error)) throw new Problem('not-found', 'There is no such make to add these steps to.');
     throw error;

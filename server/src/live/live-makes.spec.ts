@@ -1,3 +1,4 @@
+import { EventPage, NewEvents } from '@lemniscus/api';
 import { describe, expect, it } from 'vitest';
 import { MAKE, reached, Serving, uuid } from '../test/serving.js';
 
@@ -21,6 +22,40 @@ describe('open windows', () => {
     await events(reached(2, 2));
     expect(told).toHaveLength(2);
     expect((await serving.ask('GET', `/makes/${uuid(1)}/events/live`)).status).toBe(404);
+  });
+});
+
+describe('events that open windows are told of', () => {
+  it('are all there are, in the order they are kept, each once; of many at a time only that they came', async () => {
+    await serving.ask('POST', '/makes', MAKE);
+    await serving.ask('POST', '/makes', { ...MAKE, id: uuid(9) });
+    const told: (NewEvents | null)[] = [];
+    const window = await serving.listen(`/makes/${MAKE.id}/events/live`, (_, added) =>
+      told.push(NewEvents.nullable().parse(added)),
+    );
+    await events(reached(1, 1), reached(2, 2));
+    // Another make takes numbers of the same row of events.
+    await serving.ask('POST', `/makes/${uuid(9)}/events`, { events: [reached(50, 1)] });
+    await Promise.all([events(reached(2, 2), reached(3, 3)), events(reached(4, 4), reached(3, 3)), events(reached(1, 1))]);
+    await events(...Array.from({ length: 101 }, (_, i) => reached(100 + i, 1)));
+    await events(reached(5, 5));
+    await expect.poll(() => told.length).toBeGreaterThanOrEqual(5);
+    await expect.poll(() => told.at(-1)?.events).toEqual([reached(5, 5)]);
+    const { events: kept, last } = EventPage.parse((await serving.ask('GET', `/makes/${MAKE.id}/events`)).body);
+    let cursor: number | null = 0;
+    const heard = told.flatMap((added) => {
+      if (!added) {
+        cursor = null;
+        return kept.slice(4, 105);
+      }
+      if (cursor !== null) expect(added.after).toBe(cursor);
+      cursor = added.last;
+      return added.events;
+    });
+    expect(heard).toEqual(kept);
+    expect(cursor).toBe(last);
+    expect(told.filter((added) => added === null)).toHaveLength(1);
+    window.close();
   });
 });
 

@@ -1,9 +1,10 @@
+import type { NewEvents } from '@lemniscus/api';
 import type { Response } from 'express';
 
 /** A comment keeps proxies and browsers from closing a quiet stream. */
 const QUIET_MS = 20_000;
 
-/** Tells open windows that something of a make changed, over server-sent events; they then ask for what is new. */
+/** Tells open windows what changed of a make, over server-sent events. */
 export class LiveMakes {
   private readonly open = new Map<string, Set<Response>>();
 
@@ -23,9 +24,10 @@ export class LiveMakes {
     });
   }
 
-  /** Says to every window that has the make open what of it changed. */
-  tell(make: string, what: 'events' | 'make'): void {
-    for (const response of this.open.get(make) ?? []) response.write(`event: ${what}\ndata: 1\n\n`);
+  /** Says to every window that has the make open what of it changed, and what is new where that is little. */
+  tell(make: string, what: 'events' | 'make', added: NewEvents | null = null): void {
+    const message = `event: ${what}\ndata: ${JSON.stringify(added)}\n\n`;
+    for (const response of this.open.get(make) ?? []) response.write(message);
   }
 
   /** Ends every stream; windows try again by themselves. */

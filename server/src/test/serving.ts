@@ -44,15 +44,22 @@ export class Serving {
     await this.database.close();
   }
 
-  /** Listens to a stream below /api and gives the name of each event that comes. */
-  async listen(path: string, take: (event: string) => void): Promise<{ close: () => void }> {
+  /** Listens to a stream below /api and gives the name of each event that comes, with its data. */
+  async listen(path: string, take: (event: string, data: unknown) => void): Promise<{ close: () => void }> {
     const { port } = this.server.address() as AddressInfo;
     const stop = new AbortController();
     const response = await fetch(`http://127.0.0.1:${port}/api${path}`, { signal: stop.signal });
     const read = async (): Promise<void> => {
       const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-      for (let part = await reader.read(); !part.done; part = await reader.read())
-        for (const [, name] of part.value.matchAll(/^event: (.*)$/gm)) take(name!);
+      let text = '';
+      for (let part = await reader.read(); !part.done; part = await reader.read()) {
+        const messages = (text + part.value).split('\n\n');
+        text = messages.pop()!;
+        for (const message of messages) {
+          const told = /^event: (.*)\ndata: (.*)$/.exec(message);
+          if (told) take(told[1]!, JSON.parse(told[2]!));
+        }
+      }
     };
     read().catch(() => undefined);
     return { close: () => stop.abort() };

@@ -186,7 +186,7 @@ describe('the open make', () => {
     await settle();
     const events = new Subject<{ events: MakerEvent[]; last: number }>();
     server.eventsAfter = () => events;
-    news.next('events');
+    news.next({ what: 'events', added: null });
     await settle(100);
     server.show = () => show().pipe(map((make) => ({ ...make, id: OTHER, title: 'Bell', version: 9 })));
     server.eventsAfter = eventsAfter;
@@ -221,9 +221,45 @@ describe('the open make', () => {
     await vi.advanceTimersByTimeAsync(100);
     expect([current.log.place('float/1').action, current.make()!.hookMm, current.log.lastPiece()]).toEqual([3, 8, 'float/1']);
     server.make = { ...server.make, hookMm: 2, version: 3 };
-    news.next('make');
+    news.next({ what: 'make' });
     await vi.advanceTimersByTimeAsync(100);
     expect(current.make()!.hookMm).toBe(2);
+  });
+
+  it('takes in what it is told of without asking, and asks when something before it is missing', async () => {
+    const elsewhere = (n: number): MakerEvent => ({
+      id: `${ID.slice(0, -1)}${n}`,
+      piece: 'float/1',
+      at: n,
+      kind: 'reached',
+      round: 0,
+      action: n,
+    });
+    const current = open();
+    const asked = vi.spyOn(server, 'eventsAfter');
+    const tell = async (after: number, last: number): Promise<number> => {
+      news.next({ what: 'events', added: { after, last, events: server.events.slice(after, last) } });
+      await settle(100);
+      return current.log.place('float/1').action;
+    };
+    server.events = [1, 2, 3, 4, 5].map(elsewhere);
+    expect([await tell(0, 2), await tell(0, 2), await tell(1, 3), asked.mock.calls.length]).toEqual([2, 2, 3, 0]);
+    expect([await tell(4, 5), asked.mock.calls]).toEqual([5, [[ID, 3]]]);
+  });
+
+  it('hears what is said elsewhere while it is being opened', async () => {
+    const { eventsAfter } = server;
+    const opening = new Subject<{ events: MakerEvent[]; last: number }>();
+    server.eventsAfter = () => opening;
+    const current = open();
+    news.next({ what: 'events', added: null });
+    await settle(100);
+    server.eventsAfter = eventsAfter;
+    server.events = [{ id: ID, piece: 'float/1', at: 1, kind: 'reached', round: 0, action: 3 }];
+    opening.next({ events: [], last: 0 });
+    opening.complete();
+    await settle(100);
+    expect(current.log.place('float/1')).toEqual({ round: 0, action: 3 });
   });
 
   it('takes choices back one by one, a slider drawn across as one, and leaves the text alone', async () => {

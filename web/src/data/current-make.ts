@@ -66,23 +66,27 @@ export class CurrentMake {
     // One line for all who listen: a browser has few to one server.
     const news = merge(
       this.id$.pipe(switchMap((id) => this.live.of(id))),
-      fromEvent(window, 'focus').pipe(map((): LiveNews => 'connected')),
+      fromEvent(window, 'focus').pipe(map((): LiveNews => ({ what: 'connected' }))),
     ).pipe(share());
-    news.pipe(takeUntilDestroyed()).subscribe((what) => {
+    news.pipe(takeUntilDestroyed()).subscribe(({ what }) => {
       if (what === 'connected') this.outbox.sendNow();
     });
-    for (const [one, refresh] of [
-      ['events', (): void => this.log.refresh()],
-      ['make', (): void => this.draft.refresh()],
-    ] as const) {
-      news
-        .pipe(
-          filter((what) => what === one || what === 'connected'),
-          debounceTime(REFRESH_AFTER_MS),
-          takeUntilDestroyed(),
-        )
-        .subscribe(refresh);
-    }
+    news
+      .pipe(
+        filter((one) => one.what !== 'make'),
+        // What was told with the news need not be asked for.
+        filter((one) => !(one.what === 'events' && one.added && this.log.takeIn(one.added))),
+        debounceTime(REFRESH_AFTER_MS),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.log.refresh());
+    news
+      .pipe(
+        filter(({ what }) => what !== 'events'),
+        debounceTime(REFRESH_AFTER_MS),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.draft.refresh());
   }
 
   open(id: string): void {

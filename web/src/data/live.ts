@@ -1,8 +1,12 @@
 import { Injectable } from '@angular/core';
+import { NewEvents } from '@lemniscus/api';
 import { EMPTY, fromEvent, Observable, startWith, switchMap } from 'rxjs';
 
-/** What an open window is told: something was added to a make's events, the make was changed, or the line is up again. */
-export type LiveNews = 'events' | 'make' | 'connected';
+/** What an open window is told: events were added (null when there are too many to tell), the make was changed, or the line is up again. */
+export type LiveNews = { readonly what: 'events'; readonly added: NewEvents | null } | { readonly what: 'make' | 'connected' };
+
+/** A server of another version may tell otherwise; then everything is asked for. */
+const Told = NewEvents.nullable().catch(null);
 
 /** Server-sent events about a make. The browser connects again by itself when the server was away. */
 @Injectable({ providedIn: 'root' })
@@ -20,10 +24,11 @@ function listen(make: string): Observable<LiveNews> {
   return new Observable((subscriber) => {
     // The service worker leaves a stream alone when it is told to.
     const source = new EventSource(`/api/makes/${make}/events/live?ngsw-bypass`);
-    const tell = (news: LiveNews) => (): void => subscriber.next(news);
-    source.addEventListener('open', tell('connected'));
-    source.addEventListener('events', tell('events'));
-    source.addEventListener('make', tell('make'));
+    source.addEventListener('open', () => subscriber.next({ what: 'connected' }));
+    source.addEventListener('make', () => subscriber.next({ what: 'make' }));
+    source.addEventListener('events', ({ data }: MessageEvent<string>) =>
+      subscriber.next({ what: 'events', added: Told.parse(JSON.parse(data)) }),
+    );
     return () => source.close();
   });
 }

@@ -1,5 +1,5 @@
 import { computed, signal } from '@angular/core';
-import type { EventPage } from '@lemniscus/api';
+import type { EventPage, NewEvents } from '@lemniscus/api';
 import {
   EMPTY_LOG,
   logUntil,
@@ -24,6 +24,8 @@ export class MakerLog {
   private make: string | null = null;
   /** How much of the server's log is in here. */
   private cursor = 0;
+  /** Something was said elsewhere before this was opened. */
+  private missed = false;
 
   readonly all = this.events.asReadonly();
 
@@ -37,17 +39,28 @@ export class MakerLog {
     this.make = make;
     this.cursor = last;
     this.events.set(record(record(EMPTY_LOG, events), waiting));
+    if (this.missed) this.refresh();
   }
 
   clear(): void {
     this.make = null;
     this.cursor = 0;
+    this.missed = false;
     this.events.set(EMPTY_LOG);
   }
 
-  /** Takes in what other windows said since. */
+  /** Takes in what the server told of. @returns false where something before it is not here: then all has to be asked for */
+  takeIn({ after, events, last }: NewEvents): boolean {
+    if (this.make === null || after > this.cursor) return false;
+    this.cursor = Math.max(this.cursor, last);
+    this.events.update((log) => record(log, events));
+    return true;
+  }
+
+  /** Asks for what other windows said since, and takes it in. */
   refresh(): void {
     const { make } = this;
+    this.missed = make === null;
     if (make === null) return;
     this.api
       .eventsAfter(make, this.cursor)

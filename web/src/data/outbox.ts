@@ -28,10 +28,11 @@ import {
 import { MakeApi } from './make-api';
 import { RequestFailed } from './server';
 import { WaitingEvents, type Waiting } from './waiting-events';
+import { whenIdle } from './when-idle';
 
 const RETRY_MS = { first: 1_000, most: 30_000 };
-/** Steps that follow each other sooner than this travel together, and leave the frame of the tap to the tap. */
-const GATHER_MS = 120;
+/** Steps leave the frame of the tap to the tap: they are sent in its pauses, in a burst together after at most so long. */
+const GATHER_MS = { most: 300, unasked: 120 };
 /** Longest that anyone waits for the server to know. */
 const SETTLE_MS = 1_000;
 
@@ -44,7 +45,7 @@ export class Outbox {
   private readonly api = inject(MakeApi);
   private readonly kept = inject(WaitingEvents);
   private readonly wake = new Subject<void>();
-  private readonly again = new Subject<void>();
+  private readonly again = new Subject<null>();
   /** Nothing waits, or what waits cannot be sent at the moment. */
   private readonly rested = new Subject<void>();
   /** Whether something was added since what waits was last looked through. */
@@ -57,8 +58,9 @@ export class Outbox {
 
   constructor() {
     fromEvent(window, 'online').subscribe(() => this.sendNow());
-    merge(of(0), this.wake.pipe(map(() => GATHER_MS)), this.again.pipe(map(() => 0)))
-      .pipe(exhaustMap((after) => race(timer(after), this.again).pipe(switchMap(() => this.sendAll()))))
+    const pause = this.wake.pipe(map(() => race(whenIdle(GATHER_MS.most, GATHER_MS.unasked), this.again)));
+    merge(of(of(null)), pause, this.again.pipe(map(() => of(null))))
+      .pipe(exhaustMap((start) => start.pipe(switchMap(() => this.sendAll()))))
       .subscribe();
   }
 
@@ -72,7 +74,7 @@ export class Outbox {
 
   /** Tries at once what waits for its next try: the server was heard of. */
   sendNow(): void {
-    this.again.next();
+    this.again.next(null);
   }
 
   /** Tells once when the server knows what was said here, or cannot be told soon: for whoever asks it about that. */
