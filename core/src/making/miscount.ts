@@ -31,10 +31,11 @@ export interface Cause {
 /**
  * What could have happened in a round that ended on another count than it should, the likeliest first: each slip weighs
  * as often as it happens, times the share of its places at which it would have made just this count. Empty when one slip
- * cannot make it.
+ * cannot make it, or nothing is worked in the round.
  */
 export function causesOf(fabric: Fabric, round: number, found: number): Cause[] {
   const actions = actionsOf(fabric, round);
+  if (actions.length === 0) return [];
   const below = round > 0 ? roundLength(fabric, round - 1) : 0;
   const firsts = firstStitches(actions);
   const causes = SLIPS.flatMap((kind): Cause[] => {

@@ -46,11 +46,7 @@ export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position,
   const groupEnd = range[1];
   const round = rounds[position.round]!;
   const line = part.lines[round.line]!;
-  const nextRound = rounds[position.round + 1];
-  const nextLine =
-    nextRound && position.round + 1 < fabric.roundCount
-      ? groupWords(fabric, position.round + 1, fabric.roundAction[position.round + 1]!, terms)
-      : null;
+  const next = within(fabric, { round: position.round + 1, action: 0 }).round;
   return {
     round,
     roundIndex: position.round,
@@ -63,9 +59,9 @@ export function nowOf({ part, rounds }: PartCount, fabric: Fabric, at: Position,
     then:
       groupEnd < end
         ? groupWords(fabric, position.round, groupEnd, terms)
-        : nextLine === null
-          ? null
-          : `${nextRound!.label}: ${nextLine}`,
+        : next < fabric.roundCount
+          ? `${rounds[next]!.label}: ${groupWords(fabric, next, fabric.roundAction[next]!, terms)}`
+          : null,
     nextChange: nextChangeAfter(fabric, action, end),
     same: line.last > line.first ? { done: round.number - line.first, of: line.last - line.first + 1 } : null,
   };

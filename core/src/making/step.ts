@@ -35,10 +35,13 @@ export function stepFrom(fabric: Fabric, from: Position, step: Step): Position {
   return within(fabric, { round, action: next - first });
 }
 
-/** The start of this round, or of the one before when already there. */
+/** The start of this round, or of the one before when already there; rounds in which nothing is worked are passed over. */
 export function roundStartBefore(fabric: Fabric, from: Position): Position {
   const { round, action } = within(fabric, from);
-  return { round: action > 0 ? round : Math.max(0, round - 1), action: 0 };
+  if (action > 0) return { round, action: 0 };
+  let before = round - 1;
+  while (before > 0 && actionsIn(fabric, before) === 0) before--;
+  return within(fabric, { round: Math.max(0, before), action: 0 });
 }
 
 /** Stitches made up to a position: in the whole piece and in its current round. */

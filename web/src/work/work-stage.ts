@@ -144,10 +144,15 @@ export class WorkStage {
     return position ? position.round + (position.action > 0 ? 0.5 : 0) : 0;
   });
 
-  /** The next change after the action at hand, in the maker's words. */
+  /** The next change after the action at hand, in the maker's words; where none is left, how far it is to the marker. */
   protected readonly next = computed(() => {
-    const change = this.now()?.nextChange;
-    if (!change) return null;
+    const now = this.now();
+    if (!now) return null;
+    const change = now.nextChange;
+    if (!change) {
+      const left = now.stitches - now.stitchesDone;
+      return { change: 'none', words: `${left} left in this ${this.strip() ? 'row' : 'round'}` };
+    }
     const name = change.change === 'increase' ? 'Increase' : 'Decrease';
     return { change: change.change, words: `${name} ${inStitches(change.inActions)}` };
   });

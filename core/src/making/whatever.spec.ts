@@ -1,0 +1,110 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { checkPattern, fabricOf, roundLength } from '../fabric/index.js';
+import { read } from '../notation/index.js';
+import {
+  actionsIn,
+  causesOf,
+  colourAhead,
+  colourEarlier,
+  gapsToRead,
+  isFinished,
+  nowOf,
+  piecesOf,
+  roundsInLine,
+  roundStartBefore,
+  stepFrom,
+  stitchesDone,
+  timelyOf,
+  waysOut,
+  within,
+  workedOtherwise,
+  type Position,
+} from './index.js';
+
+/** What stands in patterns while they are being written: right, wrong, unfinished, and unknown. */
+const LINES = [
+  '6 sc in ring (6)',
+  'inc × 6 (12)',
+  'sc around',
+  '(2 sc, inc) × 6',
+  'invdec × 6',
+  'dec × 40',
+  'sk 6',
+  'sk 1, sc around',
+  '',
+  'bobble × 6',
+  'ch 5',
+  'ch 12, turn',
+  '3 sc in same st, 2 dc',
+  'BLO sc around, sl st to first st, ch 1',
+  'FLO 4 sc',
+  'change to red, sc around',
+  'sc until it is 5 cm long',
+  'repeat R2',
+  'puff, 3 hdc, ch 2, tr',
+  '(((',
+  'sc 0',
+  '999 sc',
+  'join leg 1, 3 ch, join leg 2',
+  'sc in each edge',
+];
+
+const text = fc
+  .array(fc.tuple(fc.constantFrom(...LINES), fc.constantFrom(1, 1, 1, 2, 3)), { minLength: 1, maxLength: 9 })
+  .map((lines) => {
+    let next = 1;
+    const rounds = lines.map(([words, times]) => {
+      const label = times === 1 ? `R${next}` : `R${next}–R${next + times - 1}`;
+      next += times;
+      return `${label}: ${words}`;
+    });
+    return ['# Any', '## Part', ...rounds, 'Stuff firmly before R4. Set the eyes between R2 and R3.'].join('\n');
+  });
+
+test('whatever stands in the pattern, the hook goes from its start to its end, and everything said there makes sense', () => {
+  fc.assert(
+    fc.property(text, fc.infiniteStream(fc.constantFrom('stitch', 'group', 'round', 'round')), fc.nat(30), (pattern, steps, found) => {
+      const count = checkPattern(read(pattern));
+      for (const counted of count.parts) {
+        const fabric = fabricOf(counted);
+        const written = (round: number) => ({ line: counted.rounds[round]!.line, nth: 0 });
+        let at: Position = within(fabric, { round: 0, action: 0 });
+        for (let taken = 0; taken < 25 && fabric.roundCount > 0; taken++) {
+          const now = nowOf(counted, fabric, at, 'US');
+          expect(now === null).toBe(isFinished(fabric, at));
+          if (!now) break;
+          expect(now.stitchesDone).toBeLessThanOrEqual(now.stitches);
+          expect(now.runs.map((run) => run.words).join()).toMatch(/\S/);
+          expect(`${now.then} ${now.runs.map((run) => run.words).join()}`).not.toMatch(/NaN|undefined|object/);
+          const { round } = now;
+          expect(actionsIn(fabric, now.roundIndex)).toBeGreaterThan(0);
+          for (const cause of causesOf(fabric, now.roundIndex, found)) {
+            expect(cause.share).toBeGreaterThan(0);
+            for (const stitch of cause.stitches) expect(stitch).toBeLessThanOrEqual(roundLength(fabric, now.roundIndex) + 1);
+          }
+          expect(gapsToRead(fabric, now.roundIndex).every((gap) => gap >= 0)).toBe(true);
+          const ways = waysOut(counted, fabric, written, now.roundIndex, found, 'US');
+          expect(ways.absorb?.words ?? '').not.toMatch(/NaN|undefined/);
+          for (const one of timelyOf(counted, fabric, at, { openings: [], handMm: 38, stuffed: true }))
+            expect(one.id).toMatch(/\S/);
+          colourAhead(fabric, at);
+          colourEarlier(counted, fabric, now.roundIndex, at.action, 'US');
+          for (const as of ['plain', 'increase', 'decrease'] as const)
+            workedOtherwise(counted, fabric, now.roundIndex, at.action, as, 'US');
+          expect(roundsInLine(counted, fabric, at)).toBeGreaterThanOrEqual(0);
+          expect(round.label).toMatch(/\d/);
+          const before = stitchesDone(fabric, at).total;
+          const next = stepFrom(fabric, at, steps.next().value!);
+          expect(stitchesDone(fabric, next).total).toBeGreaterThanOrEqual(before);
+          expect([next.round, next.action]).not.toEqual([at.round, at.action]);
+          const back = roundStartBefore(fabric, next);
+          expect(stitchesDone(fabric, back).total).toBeLessThanOrEqual(stitchesDone(fabric, next).total);
+          at = next;
+        }
+      }
+      for (const piece of piecesOf(count.pattern)) expect(piece.part).toBeLessThan(count.parts.length);
+    }),
+    { numRuns: 80 },
+  );
+});
