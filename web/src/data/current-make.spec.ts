@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
-import { Kit, type Make, type MakeChange, type Measurement } from '@lemniscus/api';
+import { Kit, type Make, type Measurement } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
-import { defer, map, of, Subject, switchMap, throwError, type Observable } from 'rxjs';
+import { defer, map, of, Subject, switchMap, throwError } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { CurrentMake } from './current-make';
 import { Live, type LiveNews } from './live';
@@ -11,50 +11,12 @@ import { Measurements } from './measurements';
 import { Outbox } from './outbox';
 import { RequestFailed } from './server';
 import { BrowserStorage } from '../test/browser-storage';
+import { MAKE_ID, MakeServer } from '../test/make-server';
 
-const ID = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
 const OTHER = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c2222';
 const TEXT = '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)';
 
-/** A server in memory that stores one make by version, as the real one does. */
-class Server {
-  make: Make = {
-    id: ID,
-    title: 'Buoy',
-    text: TEXT,
-    yarnWeight: 4,
-    hookMm: 3.5,
-    kit: Kit.parse({}),
-    version: 1,
-    createdAt: 0,
-    updatedAt: 0,
-  };
-  events: MakerEvent[] = [];
-  away = false;
-
-  private answer<T>(work: () => T): Observable<T> {
-    return defer(() => (this.away ? throwError(() => new RequestFailed(0, 'away')) : of(work())));
-  }
-  show = (): Observable<Make> => this.answer(() => this.make);
-  eventsAfter = (_id: string, after: number): Observable<{ events: MakerEvent[]; last: number }> =>
-    this.answer(() => ({ events: this.events.slice(after), last: this.events.length }));
-  change = (_id: string, { version, text, yarnWeight, hookMm, kit }: MakeChange): Observable<Make> =>
-    this.answer(() => {
-      if (version !== this.make.version) throw new RequestFailed(409, 'conflict');
-      const { make } = this;
-      this.make = {
-        ...make,
-        text: text ?? make.text,
-        yarnWeight: yarnWeight ?? make.yarnWeight,
-        hookMm: hookMm ?? make.hookMm,
-        kit: kit ?? make.kit,
-        version: version + 1,
-      };
-      return this.make;
-    });
-}
-
-let server: Server;
+let server: MakeServer;
 let kept: Map<string, string>;
 let sent: MakerEvent[];
 let measured: Measurement[];
@@ -74,13 +36,13 @@ function open(): CurrentMake {
     { provide: DestroyRef, useValue: destroyRef },
   ];
   const current = runInInjectionContext(Injector.create({ providers }), () => new CurrentMake());
-  current.open(ID);
+  current.open(MAKE_ID);
   return current;
 }
 
 beforeEach(() => {
   vi.useFakeTimers();
-  server = new Server();
+  server = new MakeServer(TEXT);
   sent = [];
   measured = [];
   news = new Subject();
@@ -135,7 +97,7 @@ describe('the open make', () => {
     const first = open();
     first.draft.change({ text: 'R1: 5 sc in ring' });
     // The server stores the change, and the window goes before it hears of it.
-    server.change(ID, { version: 1, text: 'R1: 5 sc in ring' }).subscribe();
+    server.change(MAKE_ID, { version: 1, text: 'R1: 5 sc in ring' }).subscribe();
     const second = open();
     vi.advanceTimersByTime(2_000);
     expect(second.draft.saving()).toBe('saved');
@@ -188,14 +150,14 @@ describe('the open make', () => {
     server.eventsAfter = () => events;
     news.next({ what: 'events', added: null });
     await settle(100);
-    server.show = () => show().pipe(map((make) => ({ ...make, id: OTHER, title: 'Bell', version: 9 })));
+    server.show = (id) => show(id).pipe(map((make) => ({ ...make, id: OTHER, title: 'Bell', version: 9 })));
     server.eventsAfter = eventsAfter;
     current.open(OTHER);
     late.next(server.make);
-    events.next({ events: [{ id: ID, piece: 'float/1', at: 1, kind: 'reached', round: 1, action: 0 }], last: 1 });
+    events.next({ events: [{ id: MAKE_ID, piece: 'float/1', at: 1, kind: 'reached', round: 1, action: 0 }], last: 1 });
     expect(current.make()).toMatchObject({ id: OTHER, version: 9, hookMm: 3.5 });
     expect(current.log.place('float/1')).toEqual({ round: 0, action: 0 });
-    expect(server.make).toMatchObject({ id: ID, hookMm: 5, version: 2 });
+    expect(server.make).toMatchObject({ id: MAKE_ID, hookMm: 5, version: 2 });
   });
 
   it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', async () => {
@@ -228,7 +190,7 @@ describe('the open make', () => {
 
   it('takes in what it is told of without asking, and asks when something before it is missing', async () => {
     const elsewhere = (n: number): MakerEvent => ({
-      id: `${ID.slice(0, -1)}${n}`,
+      id: `${MAKE_ID.slice(0, -1)}${n}`,
       piece: 'float/1',
       at: n,
       kind: 'reached',
@@ -244,7 +206,7 @@ describe('the open make', () => {
     };
     server.events = [1, 2, 3, 4, 5].map(elsewhere);
     expect([await tell(0, 2), await tell(0, 2), await tell(1, 3), asked.mock.calls.length]).toEqual([2, 2, 3, 0]);
-    expect([await tell(4, 5), asked.mock.calls]).toEqual([5, [[ID, 3]]]);
+    expect([await tell(4, 5), asked.mock.calls]).toEqual([5, [[MAKE_ID, 3]]]);
   });
 
   it('hears what is said elsewhere while it is being opened', async () => {
@@ -255,7 +217,7 @@ describe('the open make', () => {
     news.next({ what: 'events', added: null });
     await settle(100);
     server.eventsAfter = eventsAfter;
-    server.events = [{ id: ID, piece: 'float/1', at: 1, kind: 'reached', round: 0, action: 3 }];
+    server.events = [{ id: MAKE_ID, piece: 'float/1', at: 1, kind: 'reached', round: 0, action: 3 }];
     opening.next({ events: [], last: 0 });
     opening.complete();
     await settle(100);
@@ -283,7 +245,7 @@ describe('the open make', () => {
   it('sizes everything by what was measured with its yarn and hook', async () => {
     measured = [
       {
-        id: ID,
+        id: MAKE_ID,
         takenAt: 0,
         kind: 'swatch',
         yarnWeight: 4,
