@@ -2,6 +2,7 @@ import { checkPattern, fabricOf, type Fabric } from '@lemniscus/core/fabric';
 import { stitchAngles } from '@lemniscus/core/spacing';
 import { actionsIn } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MarkedStitch } from '@lemniscus/core/notation';
 import { DIAL, dialActions, dialBelow, dialHook, dialLayout, placeAt, seenAt, type DialLayer } from './dial-model';
@@ -176,6 +177,27 @@ describe('the dial', () => {
         }
       }
     }
+  });
+
+  it('has a place for everything in rounds that make nothing, as they are while a pattern is being written', () => {
+    const lines = ['6 sc in ring', 'sk 6', 'sc around', '', 'inc × 6', 'dec × 3', 'ch 3', 'bobble', 'sk 2, 3 dc in same st'];
+    const numbers = (value: unknown): number[] =>
+      typeof value === 'number' ? [value] : value && typeof value === 'object' ? Object.values(value).flatMap(numbers) : [];
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(...lines), { minLength: 1, maxLength: 7 }),
+        fc.constantFrom('first', 'last', null),
+        (rounds, marked) => {
+          const of = ofText(rounds.map((words, i) => `R${i + 1}: ${words}`).join('\n'));
+          for (let round = 0; round < of.roundCount; round++) {
+            for (let action = 0; action < actionsIn(of, round); action++) {
+              const { now, below, hook } = dialOf(of, round, action, marked);
+              expect(numbers([now, below, hook]).filter((number) => !Number.isFinite(number))).toEqual([]);
+            }
+          }
+        },
+      ),
+    );
   });
 
   it('shows every stitch of the round at hand, also of mixed heights on an oval', () => {

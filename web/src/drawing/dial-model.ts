@@ -71,7 +71,7 @@ export interface DialLayout {
   readonly track: Track;
   /** The lowest round that is shown. */
   readonly lowest: number;
-  /** Radius of a stitch's top. */
+  /** Radius of a stitch's top; of a row that is not there, the outermost. */
   radius(row: number): number;
 }
 
@@ -103,8 +103,9 @@ export function dialLayout(fabric: Fabric, angles: Float64Array, round: number):
     track,
     lowest,
     radius: (row) => {
-      const of = fabric.round[row]!;
-      const depth = round - of;
+      const of = fabric.round[row];
+      if (of === undefined) return outer;
+      const depth = Math.min(edges.length - 1, Math.max(0, round - of));
       const shorter = (tallest[depth]! - height(fabric, row)) * TALLER * DIAL.step;
       const length = roundLength(fabric, of);
       // A spiral widens as it goes; a joined round closes on itself, halfway between its neighbours.
@@ -232,7 +233,7 @@ export function dialHook(
 ): DialHook {
   const { from, to } = rowsAtHand(fabric, layout.round, fabric.roundAction[layout.round]! + action);
   return {
-    angle: (angles[from]! + angles[Math.max(from, to - 1)]!) / 2,
+    angle: (angleOf(angles, from) + angleOf(angles, Math.max(from, to - 1))) / 2,
     reach: layout.radius(from),
     marker: {
       angle: markerAngle(fabric, angles, layout.round, marked),
@@ -243,9 +244,14 @@ export function dialHook(
 
 function markerAngle(fabric: Fabric, angles: Float64Array, round: number, marked: MarkedStitch | null): number {
   const first = fabric.roundStart[round]!;
-  if (marked === 'first') return angles[first]!;
-  if (marked === 'last' && round > 0) return angles[first - 1]!;
-  return angles[first]! - 0.5 / roundLength(fabric, round);
+  if (marked === 'first') return angleOf(angles, first);
+  if (marked === 'last' && round > 0) return angleOf(angles, first - 1);
+  return angleOf(angles, first) - 0.5 / Math.max(1, roundLength(fabric, round));
+}
+
+/** The angle of a stitch; beside a round in which none is made, that of the last there is. */
+function angleOf(angles: Float64Array, row: number): number {
+  return angles[row] ?? angles.at(-1) ?? 0;
 }
 
 function fork(fabric: Fabric, angles: Float64Array, from: number, to: number): Pick<DialChange, 'made' | 'parents'> {
@@ -275,7 +281,7 @@ function skippedPlace(
     if (after >= before) return { angle: (angles[before]! + angles[after]!) / 2, radius: layout.radius(before) + above };
   }
   const half = 0.5 / Math.max(1, last - first + 1);
-  const angle = next > last ? angles[last]! + half : angles[next]! - half;
+  const angle = next > last ? angleOf(angles, last) + half : angleOf(angles, next) - half;
   return { angle, radius: layout.radius(Math.min(next, last)) - DIAL.step + above };
 }
 

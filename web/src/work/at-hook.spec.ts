@@ -144,9 +144,10 @@ describe('what is due', () => {
   it('is put off until it is nearer, settled for its piece only, and comes back when that is undone', () => {
     const hook = atHook();
     const eyes = () => hook.due().find((one) => one.kind === 'eyes');
-    hook.handMm.set(0.6 * 2 * Math.max(...hook.profile()!.r));
+    // A hand passes until the last decreases but one.
+    hook.handMm.set(2 * hook.profile()!.r[9]!);
     const nearness: string[] = [];
-    for (let round = 0; round < 10; round++) {
+    for (let round = 0; round < 11; round++) {
       const one = eyes();
       if (one) {
         nearness.push(one.near);

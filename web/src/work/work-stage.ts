@@ -88,6 +88,8 @@ export class WorkStage {
     const fabric = this.hook.fabric();
     return fabric !== null && isStrip(fabric);
   });
+  /** Whether the piece has any stitch: a pattern that is being written may have none yet. */
+  protected readonly workable = computed(() => (this.hook.fabric()?.stitchCount ?? 0) > 0);
   protected readonly stepName = computed(() => STEP_NAMES[this.hook.stepBy()]);
 
   /** Whether the words for now are too long for their largest size. */
@@ -273,6 +275,7 @@ export class WorkStage {
   }
 
   private actFor(key: string): (() => void) | null {
+    if (!this.workable() && !['z', 'p', '?'].includes(key.toLowerCase())) return null;
     switch (key.toLowerCase()) {
       case ' ':
         return () => this.step(this.hook.stepBy());
