@@ -159,7 +159,7 @@ describe('what is due', () => {
     // Said once when its time comes and once more at its last chance, each only until it is put off.
     expect(nearness).toEqual(['now', 'last chance']);
     hook.take('float/2');
-    for (let round = 0; round < 6; round++) hook.step('round');
+    for (let round = 0; round < 9; round++) hook.step('round');
     const other = eyes()!;
     hook.say({ kind: 'settled', gate: other.id, how: 'done' });
     expect(eyes()).toBeUndefined();
