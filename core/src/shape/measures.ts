@@ -23,7 +23,10 @@ export function upToRound(profile: Profile, rounds: number): Profile {
   return { ...profile, r: profile.r.slice(0, rounds), z: profile.z.slice(0, rounds), tip: null };
 }
 
-/** Diameter, height, wall and enclosed volume (frustums from ring to ring; 0 for flat work); all 0 for an empty profile. */
+/**
+ * Diameter, height, wall and enclosed volume (frustums from ring to ring; 0 for flat work, and for a wall that folds over
+ * itself so that nothing is left inside); all 0 for an empty profile.
+ */
 export function measure(profile: Profile): Measures {
   const points = outline(profile);
   let volume = 0;
@@ -39,7 +42,7 @@ export function measure(profile: Profile): Measures {
     diameter: 2 * Math.max(...points.map(([r]) => r)),
     height: Math.max(...heights) - Math.min(...heights),
     wall,
-    volume: profile.flat ? 0 : volume,
+    volume: profile.flat ? 0 : Math.max(0, volume),
   };
 }
 
