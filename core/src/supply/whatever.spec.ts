@@ -79,7 +79,13 @@ test('whatever stands in the pattern, lies in the basket and is held in the hand
           const profile = scaleProfile(unitProfile(shape, stitch.height / stitch.width), stitch.width);
           const size = measure(profile);
           expect(senseless([size, openings(profile), profile.r])).toEqual([]);
-          const advice = eyeAdvice({ headMm: size.diameter, stitches: 12, stitchWidth: stitch.width, apart: null, pattern: null });
+          const advice = eyeAdvice({
+            headMm: size.diameter,
+            stitches: 12,
+            stitchWidth: stitch.width,
+            apart: null,
+            pattern: null,
+          });
           expect(senseless(advice)).toEqual([]);
           for (const { hookMm, off } of waysToWidth(
             stitch.width,
