@@ -65,11 +65,16 @@ function atHook(text = TEXT): AtHook {
 }
 
 beforeEach(() => {
+  // What is saved after a pause is not waited for.
+  vi.useFakeTimers();
   said = [];
   vi.stubGlobal('window', new EventTarget());
   vi.stubGlobal('localStorage', new BrowserStorage());
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
 
 type Move = { readonly step: Step } | { readonly take: string } | 'undo' | 'to the start of the round';
 const PIECES = ['float/1', 'float/2', 'rope/1'];
