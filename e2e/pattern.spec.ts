@@ -96,7 +96,9 @@ test('an absurd hook is refused at the field, and the sizes stay; a decimal comm
     await expect(page.getByRole('alert')).toHaveText('Give a number from 0.5 to 30.');
     await expect(body).toHaveText(before!);
   }
-  await hook.fill('8,5');
+  await hook.fill('8,25');
+  await hook.press('ArrowUp');
+  await expect(hook).toHaveValue('8.5');
   await expect(body).not.toHaveText(before!);
   await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByRole('slider', { name: 'Hook size' }).press('End');

@@ -236,6 +236,28 @@ test('the colour is said before the last stitch, and the eyes are settled at the
   await expect(page.locator('aside')).not.toContainText('Set the eyes');
 });
 
+test('a piece of which nothing can be worked yet says so, and is worked as soon as its pattern is mended', async ({
+  app,
+  page,
+}) => {
+  const id = crypto.randomUUID();
+  const text = '# Net float\nUS terms\n\n## Cork\nR1: bobble × 6';
+  await page.request.post(`${app.url}/api/makes`, { data: { id, text, yarnWeight: 4, hookMm: 3.5 } });
+  await page.goto(`${app.url}/make/${id}/work`);
+  await expect(page.getByRole('heading', { name: 'Nothing of Cork can be worked yet' })).toBeVisible();
+  for (const key of ['Space', 'Enter', 'c', 'r', 'd']) await press(page, key);
+  await expect(dialog(page)).toHaveCount(0);
+  await page.getByRole('link', { name: 'To the pattern' }).click();
+  await paste(page, `${text.replace('bobble × 6', '6 sc in ring')}\nR2: sk 6\nR3: ch 4`);
+  await stage(page, 'Work').click();
+  await expectCount(page, 0, 6);
+  // Past a round in which nothing is made, to the end and back.
+  await press(page, 'Enter', 3);
+  await expect(page.getByText('All worked')).toBeVisible();
+  await press(page, 'z', 3);
+  await expectCount(page, 0, 6);
+});
+
 test('two windows on one piece agree within a second', async ({ app, page, context }) => {
   await takeUp(page, app.url, 'Harbour puffin');
   const other = await context.newPage();
