@@ -95,6 +95,7 @@ test('an absurd hook is refused at the field, and the sizes stay; a decimal comm
     await expect(hook).toHaveAttribute('aria-invalid', 'true');
     await expect(page.getByRole('alert')).toHaveText('Give a number from 0.5 to 30.');
     await expect(body).toHaveText(before!);
+    await expect(page.locator('lem-gather-stage')).not.toContainText(/NaN|Infinity|undefined/);
   }
   await hook.fill('8,25');
   await hook.press('ArrowUp');

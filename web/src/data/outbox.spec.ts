@@ -72,11 +72,11 @@ describe('outbox', () => {
     await settle();
     failures = [new RequestFailed(0, 'away')];
     box.add(MAKE, event(1));
-    await settle(200);
+    await settle(100);
     expect(await kept.all()).toHaveLength(1);
     expect(await box.of(MAKE)).toEqual([event(1)]);
     expect(box.trouble()).toBe('away');
-    await settle(1_100);
+    await settle(1_000);
     expect(sent).toEqual([[1]]);
     expect([box.waiting(), box.trouble(), (await kept.all()).length]).toEqual([0, null, 0]);
   });
@@ -162,9 +162,9 @@ describe('outbox', () => {
     await settle();
     failures = [new RequestFailed(404, 'no such make')];
     box.add(MAKE, event(1));
-    await settle(200);
+    await settle(100);
     box.add(MAKE, event(2));
-    await settle(200);
+    await settle(100);
     expect(sent).toEqual([[2]]);
     const database = await openDB('lemniscus', 1);
     expect(await database.getAll('refused')).toMatchObject([{ event: event(1), why: 'no such make' }]);

@@ -32,7 +32,7 @@ import { whenIdle } from './when-idle';
 
 const RETRY_MS = { first: 1_000, most: 30_000 };
 /** Steps leave the frame of the tap to the tap: they are sent in its pauses, in a burst together after at most so long. */
-const GATHER_MS = { most: 300, unasked: 120 };
+const GATHER_MS = { most: 300, unasked: 60 };
 /** Longest that anyone waits for the server to know. */
 const SETTLE_MS = 1_000;
 
