@@ -13,10 +13,10 @@ async function toGather(page: Page, url: string, title: string, name?: string): 
   if (name) await view(page, name).click();
 }
 
-/** Chooses in a select of NG-ZORRO. */
+/** Chooses from a list that opens. */
 async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
   await page
-    .locator('nz-select')
+    .locator('lem-select')
     .filter({ has: page.getByLabel(label, { exact: true }) })
     .click();
   await page.locator('.ant-select-item-option').filter({ hasText: option }).click();

@@ -7,7 +7,7 @@ export const stitchDone = (page: Page): Locator => page.getByRole('button', { na
 export const stage = (page: Page, name: 'Pattern' | 'Gather' | 'Work'): Locator =>
   page.getByRole('navigation').getByRole('link', { name });
 
-export const dialog = (page: Page): Locator => page.locator('.ant-modal-content:visible');
+export const dialog = (page: Page): Locator => page.getByRole('dialog');
 
 export async function press(page: Page, key: string, times = 1): Promise<void> {
   for (let i = 0; i < times; i++) await page.keyboard.press(key);

@@ -10,7 +10,7 @@ const THUMB = 44;
 /** What can be pressed on the page and is smaller than a thumb, a label with its control counting as one. */
 function tooSmall(page: Page): Promise<string[]> {
   return page.evaluate((thumb) => {
-    const boxed = (node: Element): DOMRect => (node.closest('label, nz-select, nz-input-number') ?? node).getBoundingClientRect();
+    const boxed = (node: Element): DOMRect => (node.closest('label, lem-select') ?? node).getBoundingClientRect();
     return [...document.querySelectorAll('button, a, input:not([type=file]), select')]
       .filter((node) => node.checkVisibility({ visibilityProperty: true }) && boxed(node).width > 1)
       .filter((node) => boxed(node).width < thumb - 0.5 || boxed(node).height < thumb - 0.5)

@@ -93,7 +93,7 @@ test('count is off: what may have happened, working on with a changed round, and
     };
     await hold(0.5 + 0.38);
     await expect(dialog(page)).toContainText('Round');
-    await expect(dialog(page).locator('nz-select')).toContainText('R13');
+    await expect(dialog(page).locator('lem-select')).toContainText('R13');
     const stitch = Number(await dialog(page).getByRole('spinbutton', { name: 'after stitch' }).inputValue());
     expect(stitch).toBeGreaterThan(40 - 9);
     await dialog(page)

@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import { yarnRoutes } from './basket/yarn-routes.js';
 import type { Database } from './database/open.js';
 import { eventRoutes } from './events/event-routes.js';
+import { foldRoutes } from './folds/fold-routes.js';
 import { answerProblems, Problem } from './http/problem.js';
 import { sameOriginOnly } from './http/same-origin.js';
 import { LiveMakes } from './live/live-makes.js';
@@ -38,6 +39,7 @@ export function createApp(database: Database, web: string, live = new LiveMakes(
   );
   app.use(compression());
   app.use('/api', sameOriginOnly, express.json({ limit: BODY_LIMIT }));
+  app.use('/api', foldRoutes(database));
   app.use('/api/makes/:id/events', eventRoutes(database, live));
   app.use('/api/makes', makeRoutes(database, live));
   app.use('/api/yarns', yarnRoutes(database));

@@ -1,5 +1,5 @@
 import { bootstrapApplication } from '@angular/platform-browser';
-import { Root } from './shell/root';
-import { appConfig } from './shell/app.config';
+import { Root } from './app/root';
+import { appConfig } from './app/app.config';
 
 bootstrapApplication(Root, appConfig).catch((error: unknown) => console.error(error));

@@ -1,4 +1,4 @@
-import { BOUNDS, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
+import { BOUNDS, counted, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
 
 /** What counting can find, as facts; `describeCount` makes the sentence. `fixes` are the ways out, the likeliest first. */
 export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly Fix[] } & (
@@ -47,7 +47,7 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
     }
 );
 
-const stitches = (count: number): string => (count === 1 ? '1 stitch' : `${count} stitches`);
+const stitches = (count: number): string => counted(count, 'stitch');
 
 const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
   'star-repeat': ['the number is how often in all', 'the number is how often more'],

@@ -36,7 +36,7 @@ export type {
 export { explainAt, type Explanation } from './explain.js';
 export { markedStitchOf, type MarkedStitch } from './marker.js';
 export { applyEdits, rewrite } from './rewrite.js';
-export { singularName } from './plural.js';
+export { counted, singularName } from './plural.js';
 export { gatesOf, type Gate, type GateKind } from './gates.js';
 export {
   print,

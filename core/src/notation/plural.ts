@@ -14,3 +14,17 @@ export function singularName(name: string): string {
     .map(singular)
     .join(' ');
 }
+
+const PLURALS: Readonly<Record<string, string>> = Object.fromEntries(Object.entries(IRREGULAR).map(([many, one]) => [one, many]));
+
+/** A count with what is counted: "1 stitch", "6 stitches". Of several words the first is counted: "2 lines to look at". */
+export function counted(count: number, noun: string): string {
+  if (count === 1) return `1 ${noun}`;
+  const [first, ...rest] = noun.split(' ');
+  return [count, plural(first!), ...rest].join(' ');
+}
+
+function plural(word: string): string {
+  if (Object.hasOwn(PLURALS, word)) return PLURALS[word]!;
+  return /(s|x|ch|sh)$/.test(word) ? `${word}es` : `${word}s`;
+}

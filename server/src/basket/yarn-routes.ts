@@ -2,7 +2,7 @@ import { YarnBatch } from '@lemniscus/api';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
-import { keepYarns, listYarns, usesOfYarns } from './yarn-store.js';
+import { keepYarns, listYarns } from './yarn-store.js';
 
 export function yarnRoutes(database: Database): Router {
   const routes = Router();
@@ -12,9 +12,6 @@ export function yarnRoutes(database: Database): Router {
   routes.put('/', async (request, response) => {
     await keepYarns(database.em.fork(), parse(YarnBatch, request.body).yarns);
     response.status(204).end();
-  });
-  routes.get('/uses', async (_request, response) => {
-    response.json(await usesOfYarns(database.em.fork()));
   });
   return routes;
 }

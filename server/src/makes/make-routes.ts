@@ -4,14 +4,11 @@ import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
 import type { LiveMakes } from '../live/live-makes.js';
-import { addMake, changeMake, listMakes, removeMake, restoreMake, showMake } from './make-store.js';
+import { addMake, changeMake, removeMake, restoreMake, showMake } from './make-store.js';
 import { listRevisions, showRevision } from './revisions.js';
 
 export function makeRoutes(database: Database, live: LiveMakes): Router {
   const routes = Router();
-  routes.get('/', async (_request, response) => {
-    response.json(await listMakes(database.em.fork()));
-  });
   routes.post('/', async (request, response) => {
     response.status(201).json(await addMake(database.em.fork(), parse(NewMake, request.body), Date.now()));
   });

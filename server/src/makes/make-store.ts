@@ -1,10 +1,8 @@
-import { Kit, type Make, type MakeChange, type NewMake, type ShelvedMake } from '@lemniscus/api';
-import { positionOf } from '@lemniscus/core/making';
+import { Kit, type Make, type MakeChange, type NewMake } from '@lemniscus/api';
 import { read } from '@lemniscus/core/notation';
 import { EMPTY_KIT } from '@lemniscus/core/supply';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
-import { logsOf } from '../events/event-store.js';
 import { Problem } from '../http/problem.js';
 import { keepRevision } from './revisions.js';
 
@@ -16,7 +14,7 @@ function toMake(row: MakeRow): Make {
 }
 
 /** A make's kit; makes from before there were kits have an empty one. */
-export function kitOf({ kit }: Pick<MakeRow, 'kit'>): Kit {
+function kitOf({ kit }: Pick<MakeRow, 'kit'>): Kit {
   return Kit.parse(kit);
 }
 
@@ -24,18 +22,15 @@ export function titleOf(text: string): string {
   return read(text).pattern.title || UNTITLED;
 }
 
-/** Makes on the shelf, the one touched last first, with where each begun piece is. */
-export async function listMakes(em: EntityManager): Promise<ShelvedMake[]> {
-  const rows = await em.find(MakeEntity, { removedAt: null }, { orderBy: { updatedAt: 'desc', id: 'asc' } });
-  const logs = await logsOf(
-    em,
-    rows.map((row) => row.id),
-  );
-  return rows.map((row) => {
-    const log = logs.get(row.id);
-    const places = log ? Object.fromEntries([...log.keys()].map((piece) => [piece, positionOf(log, piece)])) : {};
-    return { ...toMake(row), places };
-  });
+/** Makes on the shelf, the one touched last first. */
+export async function listMakes(em: EntityManager): Promise<Make[]> {
+  return (await em.find(MakeEntity, { removedAt: null }, { orderBy: { updatedAt: 'desc', id: 'asc' } })).map(toMake);
+}
+
+/** The kit of every make on the shelf. */
+export async function listKits(em: EntityManager): Promise<Pick<Make, 'id' | 'kit'>[]> {
+  const rows = await em.find(MakeEntity, { removedAt: null }, { fields: ['id', 'kit'] });
+  return rows.map((row) => ({ id: row.id, kit: kitOf(row) }));
 }
 
 /** @throws Problem `not-found` */

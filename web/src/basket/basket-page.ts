@@ -1,17 +1,17 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import type { Yarn } from '@lemniscus/api';
 import { basketFromCsv, basketToCsv, type RowProblem } from '@lemniscus/core/exchange';
 import { gramWords, yarnWeight } from '@lemniscus/core/gauge';
-import { LucidePlus, LucideUndo2 } from '@lucide/angular';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Basket } from '../data/basket';
-import { save } from '../data/files';
-import { YarnUses } from '../data/yarn-uses';
-import { LoopMark } from '../drawing/loop-mark';
+import { EmptyState } from '../controls/empty-state';
+import { PageHeader } from '../controls/page-header';
+import { Basket } from '../data/owned/basket';
+import { save } from '../data/device/files';
+import { YarnUses } from '../data/follows/yarn-uses';
 import { YarnBall } from '../drawing/yarn-ball';
-import { ThemeToggle } from '../shell/theme-toggle';
 import { YarnEditor } from './yarn-editor';
+import { Icon } from '../controls/icon';
 
 const FILE_MOST = 2_000_000;
 
@@ -23,7 +23,7 @@ interface Undo {
 /** Every yarn the maker owns, what is left of each, and which makes need it. */
 @Component({
   selector: 'lem-basket-page',
-  imports: [LoopMark, LucidePlus, LucideUndo2, NzButtonModule, RouterLink, ThemeToggle, YarnBall, YarnEditor],
+  imports: [EmptyState, Icon, NzButtonModule, PageHeader, YarnBall, YarnEditor],
   templateUrl: './basket-page.html',
   styleUrl: './basket-page.css',
 })
@@ -40,7 +40,7 @@ export class BasketPage {
 
   protected readonly rows = computed(() => {
     const shares = this.uses.shares();
-    return [...this.basket.yarns.items()]
+    return [...this.basket.items()]
       .sort((a, b) => a.name.localeCompare(b.name) || a.colour.localeCompare(b.colour))
       .map((yarn) => {
         const own = shares.filter((share) => share.yarn === yarn.id);
@@ -69,17 +69,17 @@ export class BasketPage {
   }
 
   protected keep(yarn: Yarn): void {
-    const before = this.basket.yarns.find(yarn.id);
-    this.basket.yarns.put(yarn);
+    const before = this.basket.find(yarn.id);
+    this.basket.put(yarn);
     this.remember(before ? `${yarn.name} ${yarn.colour} changed.` : `${yarn.name} ${yarn.colour} is in the basket.`, () =>
-      before ? this.basket.yarns.put(before) : this.basket.yarns.remove(yarn),
+      before ? this.basket.put(before) : this.basket.remove(yarn),
     );
     this.editing.set(null);
   }
 
   protected remove(yarn: Yarn): void {
-    this.basket.yarns.remove(yarn);
-    this.remember(`${yarn.name} ${yarn.colour} is out of the basket.`, () => this.basket.yarns.put(yarn));
+    this.basket.remove(yarn);
+    this.remember(`${yarn.name} ${yarn.colour} is out of the basket.`, () => this.basket.put(yarn));
     this.editing.set(null);
   }
 
@@ -113,7 +113,7 @@ export class BasketPage {
 
   /** Rows of a yarn that is here already (same name, colour and dye lot) renew it; the others are new. */
   private takeRows(rows: readonly Omit<Yarn, 'id' | 'weighedAt'>[]): void {
-    const known = new Map(this.basket.yarns.items().map((yarn) => [nameOf(yarn), yarn]));
+    const known = new Map(this.basket.items().map((yarn) => [nameOf(yarn), yarn]));
     const before: Yarn[] = [];
     const fresh: Yarn[] = [];
     const all = rows.map((row): Yarn => {
@@ -128,10 +128,10 @@ export class BasketPage {
       else fresh.push(yarn);
       return yarn;
     });
-    this.basket.yarns.put(...all);
-    this.remember(`${all.length} yarns taken from the file: ${fresh.length} new, ${before.length} renewed.`, () => {
-      this.basket.yarns.remove(...fresh);
-      this.basket.yarns.put(...before);
+    this.basket.put(...all);
+    this.remember(`${counted(all.length, 'yarn')} taken from the file: ${fresh.length} new, ${before.length} renewed.`, () => {
+      this.basket.remove(...fresh);
+      this.basket.put(...before);
     });
   }
 

@@ -4,10 +4,10 @@ import { Yarn } from '@lemniscus/api';
 import { YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzSelectModule } from 'ng-zorro-antd/select';
-import { GramField } from '../scale/gram-field';
-import { Basket } from '../data/basket';
-import { NumberField } from '../shell/number-field';
+import { Select } from '../controls/select';
+import { GramField } from '../controls/gram-field';
+import { Basket } from '../data/owned/basket';
+import { NumberField } from '../controls/number-field';
 
 type Words = 'name' | 'colour' | 'fibre' | 'dyeLot';
 type Numbers = 'grams' | 'metresPer100g' | 'ballGrams' | 'price';
@@ -30,7 +30,7 @@ type Draft = Record<Words, string> & Record<Numbers, number | null> & { readonly
 /** One yarn, to put in or to change. */
 @Component({
   selector: 'lem-yarn-editor',
-  imports: [FormsModule, GramField, NzButtonModule, NumberField, NzInputModule, NzSelectModule],
+  imports: [FormsModule, GramField, NumberField, NzButtonModule, NzInputModule, Select],
   templateUrl: './yarn-editor.html',
   styleUrl: './yarn-editor.css',
 })
@@ -44,13 +44,13 @@ export class YarnEditor {
   private readonly basket = inject(Basket);
   protected readonly words = WORDS;
   protected readonly numbers = NUMBERS;
-  protected readonly weights = YARN_WEIGHTS;
+  protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
   protected readonly weighing = signal(false);
   private readonly tried = signal(false);
 
   protected readonly draft = linkedSignal<Yarn | null, Draft>({
     source: this.yarn,
-    computation: (yarn) => yarn ?? blank(this.basket.yarns.items().at(-1)?.yarnWeight ?? 4),
+    computation: (yarn) => yarn ?? blank(this.basket.items().at(-1)?.yarnWeight ?? 4),
   });
 
   /** What is wrong at each field; only said once keeping was tried. */

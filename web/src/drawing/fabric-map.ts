@@ -10,11 +10,10 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { Fabric } from '@lemniscus/core/fabric';
+import { type Fabric, roundColours } from '@lemniscus/core/fabric';
 import { stitchAngles, UPRIGHT, type Lean } from '@lemniscus/core/spacing';
 import { mapModel } from './fabric-map-model';
 import { layoutOf, paintMap, roundAt, type MapPalette } from './fabric-map-paint';
-import { roundColours } from './round-colours';
 
 /** A part unrolled: rounds upward, increases and decreases at their true angles, and the count of every round beside it. */
 @Component({

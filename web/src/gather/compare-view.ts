@@ -1,5 +1,4 @@
 import { Component, computed, inject, linkedSignal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import {
   HOOKS,
   hookNames,
@@ -11,16 +10,16 @@ import {
   type YarnAndHook,
   type YarnWeightNumber,
 } from '@lemniscus/core/gauge';
+import { roundColours } from '@lemniscus/core/fabric';
 import { measure, standsOnStart } from '@lemniscus/core/shape';
 import { handGauge, supplyOf } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzSelectModule } from 'ng-zorro-antd/select';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
-import { LengthUnits } from '../data/length-units';
-import { Measurements } from '../data/measurements';
-import { Shapes } from '../data/shapes';
-import { roundColours } from '../drawing/round-colours';
+import { Select } from '../controls/select';
+import { MakeDraft } from '../data/open/make-draft';
+import { Gathering } from '../data/follows/gathering';
+import { LengthUnits } from '../data/device/length-units';
+import { Measurements } from '../data/owned/measurements';
+import { Shapes } from '../data/follows/shapes';
 import { Silhouette } from '../drawing/silhouette';
 
 const BOX = { width: 520, height: 240 };
@@ -40,19 +39,19 @@ interface Side {
 /** Two choices of yarn and hook side by side. */
 @Component({
   selector: 'lem-compare-view',
-  imports: [FormsModule, NzButtonModule, NzSelectModule, Silhouette],
+  imports: [NzButtonModule, Select, Silhouette],
   templateUrl: './compare-view.html',
   styleUrl: './compare-view.css',
 })
 export class CompareView {
-  private readonly current = inject(CurrentMake);
+  private readonly draft = inject(MakeDraft);
   private readonly gathering = inject(Gathering);
   private readonly measurements = inject(Measurements);
   private readonly shapes = inject(Shapes);
   protected readonly lengths = inject(LengthUnits);
 
-  protected readonly weights = YARN_WEIGHTS;
-  protected readonly hooks = HOOKS;
+  protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
+  protected readonly hooks = HOOKS.map((mm) => ({ value: mm, label: `${mm} mm` }));
   protected readonly box = BOX;
   protected readonly names = hookNames;
 
@@ -112,7 +111,7 @@ export class CompareView {
   /** Takes the other choice; what was is then the other. */
   protected swap(): void {
     const { yarnWeight: number, hookMm } = this.gathering.make();
-    this.current.draft.change({ ...this.other() });
+    this.draft.change({ ...this.other() });
     this.other.set({ yarnWeight: number, hookMm });
   }
 
@@ -123,7 +122,7 @@ export class CompareView {
   }
 
   private side(tools: YarnAndHook): Side {
-    const gauge = handGauge(tools, this.gathering.kit().hand, this.measurements.taken.items());
+    const gauge = handGauge(tools, this.gathering.kit().hand, this.measurements.items());
     const { verdict } = tightnessOf(tools, gauge);
     const demands = supplyOf({ ...this.gathering.situation(), tools, basket: [] }).demands;
     return {

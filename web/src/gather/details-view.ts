@@ -4,11 +4,11 @@ import type { Measurement } from '@lemniscus/api';
 import { gramRange, gramWords } from '@lemniscus/core/gauge';
 import { cautionOf, riskOf } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Gathering, type PartStuffing } from '../data/gathering';
-import { LengthUnits } from '../data/length-units';
-import { Measurements } from '../data/measurements';
+import { Gathering, type PartStuffing } from '../data/follows/gathering';
+import { LengthUnits } from '../data/device/length-units';
+import { Measurements } from '../data/owned/measurements';
 import { EyeDrawing } from './eye-drawing';
-import { GramField } from '../scale/gram-field';
+import { GramField } from '../controls/gram-field';
 
 const FIRM_WORDS = { soft: 'lightly', medium: 'medium', firm: 'firmly' } as const;
 
@@ -85,7 +85,7 @@ export class DetailsView {
       firmness,
       volumeMm3: part.size.volume,
     };
-    this.measurements.taken.put(measured);
+    this.measurements.put(measured);
     this.problem.set('');
     this.weighing.set(null);
   }

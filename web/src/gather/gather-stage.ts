@@ -1,10 +1,10 @@
 import { Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { LucideUndo2 } from '@lucide/angular';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { CurrentMake } from '../data/current-make';
-import { YarnUses } from '../data/yarn-uses';
+import { MakeDraft } from '../data/open/make-draft';
+import { YarnUses } from '../data/follows/yarn-uses';
 import { InHand } from './in-hand';
+import { Icon } from '../controls/icon';
 
 const VIEWS = [
   { path: '.', name: 'Size' },
@@ -17,7 +17,7 @@ const VIEWS = [
 /** What is in the maker's hand, and all that follows from it. */
 @Component({
   selector: 'lem-gather-stage',
-  imports: [InHand, LucideUndo2, NzButtonModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Icon, InHand, NzButtonModule, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
     <lem-in-hand />
     <section class="follows">
@@ -31,14 +31,8 @@ const VIEWS = [
             >{{ view.name }}</a
           >
         }
-        <button
-          nz-button
-          nzType="text"
-          type="button"
-          [disabled]="!current.draft.canTakeBack()"
-          (click)="current.draft.takeBack()"
-        >
-          <svg lucideUndo2 [size]="17"></svg> Undo choice
+        <button nz-button nzType="text" type="button" [disabled]="!draft.canTakeBack()" (click)="draft.takeBack()">
+          <svg lemIcon="undo" size="17"></svg> Undo choice
         </button>
       </nav>
       <router-outlet />
@@ -47,7 +41,7 @@ const VIEWS = [
   styleUrl: './gather-stage.css',
 })
 export class GatherStage {
-  protected readonly current = inject(CurrentMake);
+  protected readonly draft = inject(MakeDraft);
   protected readonly views = VIEWS;
 
   constructor() {

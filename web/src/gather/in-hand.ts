@@ -1,11 +1,13 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { HOOK_RANGE, hookNames, HOOKS, tightnessOf, YARN_WEIGHTS, type Hand, type YarnWeightNumber } from '@lemniscus/core/gauge';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Choice } from '../shell/choice';
-import { NumberField } from '../shell/number-field';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
+import { Choice } from '../controls/choice';
+import { NumberField } from '../controls/number-field';
+import { CurrentMake } from '../data/open/current-make';
+import { MakeDraft } from '../data/open/make-draft';
+import { Gathering } from '../data/follows/gathering';
 import { StitchDrawing } from '../drawing/stitch-drawing';
 import { Strand } from '../drawing/strand';
 import { MeasureDialog } from './measure-dialog';
@@ -26,6 +28,7 @@ const HANDS: readonly { readonly label: string; readonly value: Hand | 'unsaid' 
 })
 export class InHand {
   protected readonly current = inject(CurrentMake);
+  private readonly draft = inject(MakeDraft);
   private readonly gathering = inject(Gathering);
 
   protected readonly weights = YARN_WEIGHTS;
@@ -65,7 +68,7 @@ export class InHand {
     const give = `give or take ${Math.max(1, Math.round(gauge.spread * 100))} %`;
     switch (gauge.from) {
       case 'here':
-        return `Measured ${gauge.count === 1 ? 'once' : `${gauge.count} times`} with this yarn and hook, ${give}.`;
+        return `Measured ${gauge.count === 1 ? 'once' : counted(gauge.count, 'time')} with this yarn and hook, ${give}.`;
       case 'elsewhere':
         return `From tables and your other measurements, ${give}.`;
       case 'tables':
@@ -74,11 +77,11 @@ export class InHand {
   });
 
   protected setWeight(number: YarnWeightNumber): void {
-    this.current.draft.change({ yarnWeight: number });
+    this.draft.change({ yarnWeight: number });
   }
 
   protected setHook(value: number | null): void {
-    if (value !== null) this.current.draft.change({ hookMm: value });
+    if (value !== null) this.draft.change({ hookMm: value });
   }
 
   protected slide(place: number): void {

@@ -2,10 +2,11 @@ import { Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { listToCsv, listToMarkdown, listToText } from '@lemniscus/core/exchange';
 import type { ListEntry } from '@lemniscus/core/supply';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { CurrentMake } from '../data/current-make';
-import { save } from '../data/files';
-import { Gathering } from '../data/gathering';
+import { CurrentMake } from '../data/open/current-make';
+import { save } from '../data/device/files';
+import { Gathering } from '../data/follows/gathering';
 
 /** What is needed, what the basket has of it, and what to buy; ticked, printed, and saved as a file. */
 @Component({
@@ -66,7 +67,7 @@ export class ListView {
 
   protected readonly words = computed(() => {
     const left = this.entries().filter((entry) => entry.buy && !this.got(entry)).length;
-    return left === 0 ? 'Nothing left to buy.' : `${left} ${left === 1 ? 'thing' : 'things'} left to buy.`;
+    return left === 0 ? 'Nothing left to buy.' : `${counted(left, 'thing')} left to buy.`;
   });
 
   protected got(entry: ListEntry): boolean {

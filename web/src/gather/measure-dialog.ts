@@ -1,16 +1,15 @@
-import { Component, computed, effect, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Measurement } from '@lemniscus/api';
 import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
 import { stitchOfPart } from '@lemniscus/core/shape';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzModalModule } from 'ng-zorro-antd/modal';
-import { NamedDialog } from '../shell/named-dialog';
-import { Choice } from '../shell/choice';
-import { NumberField } from '../shell/number-field';
-import { Gathering } from '../data/gathering';
-import { Measurements } from '../data/measurements';
-import { Shapes } from '../data/shapes';
+import { Dialog } from '../controls/dialog';
+import { Choice } from '../controls/choice';
+import { NumberField } from '../controls/number-field';
+import { Gathering } from '../data/follows/gathering';
+import { Measurements } from '../data/owned/measurements';
+import { Shapes } from '../data/follows/shapes';
 
 type Way = 'swatch' | 'part';
 
@@ -19,11 +18,12 @@ const DAY = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' 
 /** Takes a swatch or a finished part, says what it changes, and lists what was measured so far. */
 @Component({
   selector: 'lem-measure-dialog',
-  imports: [NamedDialog, FormsModule, NzButtonModule, NumberField, NzModalModule, Choice],
+  imports: [Choice, Dialog, FormsModule, NumberField, NzButtonModule],
   templateUrl: './measure-dialog.html',
   styleUrl: './measure-dialog.css',
 })
 export class MeasureDialog {
+  /** What is typed is kept while it is closed. */
   readonly open = input.required<boolean>();
   readonly closed = output();
 
@@ -51,22 +51,11 @@ export class MeasureDialog {
 
   /** Everything measured, the latest first, in words. */
   protected readonly taken = computed(() =>
-    this.measurements.taken
+    this.measurements
       .items()
       .map((one) => ({ one, words: wordsOf(one), day: DAY.format(one.takenAt) }))
       .sort((a, b) => b.one.takenAt - a.one.takenAt),
   );
-
-  constructor() {
-    effect(() => {
-      if (this.open()) this.refusal.set(null);
-    });
-  }
-
-  protected fieldProblem(...fields: readonly string[]): string {
-    const refusal = this.refusal();
-    return refusal && fields.includes(refusal.field) ? refusal.message : '';
-  }
 
   protected take(): void {
     const { yarnWeight: weight, hookMm } = this.gathering.make();
@@ -74,13 +63,13 @@ export class MeasureDialog {
     const measured = this.way() === 'swatch' ? this.swatch(common) : this.finishedPart(common);
     if (!measured) return;
     this.refusal.set(null);
-    this.measurements.taken.put(measured);
+    this.measurements.put(measured);
     for (const field of [this.stitches, this.width, this.rounds, this.height]) field.set(null);
     this.closed.emit();
   }
 
   protected remove(one: Measurement): void {
-    this.measurements.taken.remove(one);
+    this.measurements.remove(one);
   }
 
   private swatch(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Measurement | null {

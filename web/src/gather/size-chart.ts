@@ -3,12 +3,12 @@ import { HOOKS, INCH, stuffedHooks, yarnWeight, type YarnWeightNumber } from '@l
 import { handGauge } from '@lemniscus/core/supply';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { Basket } from '../data/basket';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
-import { LengthUnits } from '../data/length-units';
-import type { MadePart } from '../data/made-part';
-import { Measurements } from '../data/measurements';
+import { Basket } from '../data/owned/basket';
+import { CurrentMake } from '../data/open/current-make';
+import { Gathering } from '../data/follows/gathering';
+import { LengthUnits } from '../data/device/length-units';
+import type { MadePart } from '../data/follows/made-part';
+import { Measurements } from '../data/owned/measurements';
 
 const VIEW = { width: 440, height: 228, left: 58, right: 92, bottom: 34, top: 10 };
 
@@ -104,7 +104,7 @@ export class SizeChart {
 
   private readonly weights = computed(() => {
     const own = this.gathering.make().yarnWeight;
-    const owned = this.basket.yarns.items().map((yarn) => yarn.yarnWeight);
+    const owned = this.basket.items().map((yarn) => yarn.yarnWeight);
     return [...new Set<YarnWeightNumber>([own, ...owned])].sort((a, b) => a - b);
   });
 
@@ -112,7 +112,7 @@ export class SizeChart {
   private readonly series = computed(() => {
     const { kit } = this.gathering.make();
     const width = this.current.stitch()?.width ?? 1;
-    const measured = this.measurements.taken.items();
+    const measured = this.measurements.items();
     return this.weights().map((number) => {
       const at = (hookMm: number): number =>
         (this.part().size.height / this.unit().mm) *

@@ -1,11 +1,11 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Units } from '@lemniscus/core/gauge';
-import { Choice } from '../shell/choice';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
-import { LengthUnits } from '../data/length-units';
-import type { MadePart } from '../data/made-part';
+import { Choice } from '../controls/choice';
+import { CurrentMake } from '../data/open/current-make';
+import { Gathering } from '../data/follows/gathering';
+import { LengthUnits } from '../data/device/length-units';
+import type { MadePart } from '../data/follows/made-part';
 import { OpeningChart } from './opening-chart';
 import { SizeChart } from './size-chart';
 import { StandingSet } from './standing-set';

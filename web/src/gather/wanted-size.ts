@@ -2,13 +2,14 @@ import { Component, computed, inject, input, linkedSignal } from '@angular/core'
 import { yarnWeight, YARN_WEIGHTS, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { waysToWidth, type WayToSize } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Basket } from '../data/basket';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
-import { LengthUnits } from '../data/length-units';
-import type { MadePart } from '../data/made-part';
-import { Measurements } from '../data/measurements';
-import { NumberField } from '../shell/number-field';
+import { Basket } from '../data/owned/basket';
+import { CurrentMake } from '../data/open/current-make';
+import { MakeDraft } from '../data/open/make-draft';
+import { Gathering } from '../data/follows/gathering';
+import { LengthUnits } from '../data/device/length-units';
+import type { MadePart } from '../data/follows/made-part';
+import { Measurements } from '../data/owned/measurements';
+import { NumberField } from '../controls/number-field';
 
 const MM = { min: 5, max: 3_000 };
 
@@ -114,6 +115,7 @@ export class WantedSize {
 
   protected readonly lengths = inject(LengthUnits);
   private readonly current = inject(CurrentMake);
+  private readonly draft = inject(MakeDraft);
   private readonly gathering = inject(Gathering);
   private readonly basket = inject(Basket);
   private readonly measurements = inject(Measurements);
@@ -135,16 +137,16 @@ export class WantedSize {
     return factor === null ? null : Math.round(this.part().size.height / factor);
   });
 
-  protected readonly ofBasket = computed(() => this.basket.yarns.items().length > 0);
+  protected readonly ofBasket = computed(() => this.basket.items().length > 0);
 
   protected readonly ways = computed<readonly WayToSize[]>(() => {
     const stitch = this.current.stitch();
     const mm = this.wanted();
     if (!stitch || mm === null || this.problem()) return [];
-    const owned = this.basket.yarns.items().map((yarn) => yarn.yarnWeight);
+    const owned = this.basket.items().map((yarn) => yarn.yarnWeight);
     const weights: YarnWeightNumber[] = owned.length > 0 ? [...new Set(owned)] : YARN_WEIGHTS.map((one) => one.number);
     const width = (stitch.width * mm) / this.part().size.height;
-    return waysToWidth(width, weights, this.gathering.kit().hand, this.measurements.taken.items());
+    return waysToWidth(width, weights, this.gathering.kit().hand, this.measurements.items());
   });
 
   protected name(way: WayToSize): string {
@@ -161,6 +163,6 @@ export class WantedSize {
   }
 
   protected take({ yarnWeight: number, hookMm }: WayToSize): void {
-    this.current.draft.change({ yarnWeight: number, hookMm });
+    this.draft.change({ yarnWeight: number, hookMm });
   }
 }

@@ -4,10 +4,10 @@ import type { Measurement } from '@lemniscus/api';
 import { gramWords } from '@lemniscus/core/gauge';
 import { strandOf, yarnFor, yarnRuns, fineness, type PlannedPart } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Basket } from '../data/basket';
-import { Gathering } from '../data/gathering';
-import { Measurements } from '../data/measurements';
-import { GramField } from '../scale/gram-field';
+import { Basket } from '../data/owned/basket';
+import { Gathering } from '../data/follows/gathering';
+import { Measurements } from '../data/owned/measurements';
+import { GramField } from '../controls/gram-field';
 
 /** Weighs a worked part: what it really used corrects every amount after it. */
 @Component({
@@ -105,7 +105,7 @@ export class WeighPart {
         metresPer100g: expected.metresPer100g,
         runs: yarnRuns(part.fabric, strandOf({ yarnWeight, hookMm }), part.endTail),
       };
-      this.measurements.taken.put(measured);
+      this.measurements.put(measured);
       this.problem.set('');
       this.open.set(false);
     }
@@ -114,7 +114,7 @@ export class WeighPart {
   /** What the model expects a piece to weigh, and how fine its yarn is: the yarn of its first colour decides. */
   private expected(part: PlannedPart): { readonly grams: number; readonly metresPer100g: number } {
     const id = yarnFor(this.gathering.kit(), part.key, part.fabric.colours[part.fabric.colour[0] ?? 0] ?? '');
-    const { gramsPerMm } = fineness(id === null ? null : this.basket.yarns.find(id), this.gathering.make().yarnWeight);
+    const { gramsPerMm } = fineness(id === null ? null : this.basket.find(id), this.gathering.make().yarnWeight);
     const mm = this.gathering
       .supply()
       .demands.flatMap((demand) => demand.portions)

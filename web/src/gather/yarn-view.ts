@@ -1,19 +1,19 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Yarn } from '@lemniscus/api';
 import { gramRange, gramWords, metreWords } from '@lemniscus/core/gauge';
 import { chooseYarn, inOrder, yarnFor, type Demand, type Plan, type Stop } from '@lemniscus/core/supply';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzSelectModule } from 'ng-zorro-antd/select';
-import { Basket } from '../data/basket';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
+import { Select } from '../controls/select';
+import { Basket } from '../data/owned/basket';
+import { MakeDraft } from '../data/open/make-draft';
+import { Gathering } from '../data/follows/gathering';
 import { yarnPaint } from '../drawing/yarn-colour';
-import { GramField } from '../scale/gram-field';
+import { GramField } from '../controls/gram-field';
 import { WeighPart } from './weigh-part';
 import { YarnThread } from './yarn-thread';
-import { NumberField } from '../shell/number-field';
+import { NumberField } from '../controls/number-field';
 
 interface Row {
   readonly demand: Demand;
@@ -25,12 +25,12 @@ interface Row {
 /** Which yarn each colour is worked in, whether it lasts, where it runs out, and what makes it last. */
 @Component({
   selector: 'lem-yarn-view',
-  imports: [FormsModule, GramField, NzButtonModule, NumberField, NzSelectModule, RouterLink, WeighPart, YarnThread],
+  imports: [GramField, NumberField, NzButtonModule, RouterLink, Select, WeighPart, YarnThread],
   templateUrl: './yarn-view.html',
   styleUrl: './yarn-view.css',
 })
 export class YarnView {
-  private readonly current = inject(CurrentMake);
+  private readonly draft = inject(MakeDraft);
   protected readonly gathering = inject(Gathering);
   protected readonly basket = inject(Basket);
   protected readonly paint = yarnPaint;
@@ -68,10 +68,10 @@ export class YarnView {
   protected readonly choices = computed(() => {
     const own = this.gathering.make().yarnWeight;
     const free = new Map(this.gathering.holdings().map((holding) => [holding.yarn.id, holding.free]));
-    return [...this.basket.yarns.items()]
+    return [...this.basket.items()]
       .sort((a, b) => Math.abs(a.yarnWeight - own) - Math.abs(b.yarnWeight - own) || a.name.localeCompare(b.name))
       .map((yarn) => ({
-        yarn,
+        value: yarn.id,
         label: `${yarn.name} ${yarn.colour}, ${gramWords(free.get(yarn.id) ?? yarn.grams)} free${yarn.yarnWeight === own ? '' : ', another weight'}`,
       }));
   });
@@ -90,12 +90,12 @@ export class YarnView {
   }
 
   protected take(plan: Plan): void {
-    if (plan.kind === 'hook') this.current.draft.change({ hookMm: plan.hookMm });
+    if (plan.kind === 'hook') this.draft.change({ hookMm: plan.hookMm });
     else if (plan.kind !== 'buy') this.gathering.changeKit(plan.kit);
   }
 
   protected weighed(yarn: Yarn, grams: number): void {
-    this.basket.yarns.put({ ...yarn, grams, weighedAt: Date.now() });
+    this.basket.put({ ...yarn, grams, weighedAt: Date.now() });
     this.weighing.set(null);
   }
 }
@@ -132,7 +132,7 @@ function planWords(plan: Plan): { words: string; act: string | null } {
       };
     case 'copies':
       return {
-        words: `Make ${plan.kit.copies} ${plan.kit.copies === 1 ? 'figure' : 'figures'}: for those it lasts.`,
+        words: `Make ${counted(plan.kit.copies, 'figure')}: for those it lasts.`,
         act: 'Do that',
       };
     case 'order':

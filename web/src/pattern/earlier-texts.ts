@@ -1,10 +1,11 @@
 import { Component, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Revision } from '@lemniscus/api';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { catchError, combineLatest, EMPTY, map, of, startWith, Subject, switchMap } from 'rxjs';
-import { MakeApi } from '../data/make-api';
-import type { RequestFailed } from '../data/server';
+import { MakeApi } from '../data/server/make-api';
+import type { RequestFailed } from '../data/server/server';
 
 type Listed =
   | { readonly is: 'loading' }
@@ -34,7 +35,7 @@ const WHEN = new Intl.DateTimeFormat(undefined, {
           <article>
             <div>
               <b>{{ when(revision) }}</b>
-              <span>{{ revision.lines }} lines, {{ revision.characters }} characters</span>
+              <span>{{ counted(revision.lines, 'line') }}, {{ counted(revision.characters, 'character') }}</span>
             </div>
             <button nz-button type="button" (click)="look(revision)" [attr.aria-expanded]="open()?.version === revision.version">
               Look
@@ -91,6 +92,7 @@ export class EarlierTexts {
 
   private readonly api = inject(MakeApi);
   private readonly asked = new Subject<void>();
+  protected readonly counted = counted;
   protected readonly open = signal<{ readonly version: number; readonly text: string } | null>(null);
   private readonly trouble = signal('');
 

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { checkPattern, fabricOf, roundLength, type PatternCount } from '@lemniscus/core/fabric';
-import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
+import { counted, applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
 import {
   cornerOf,
   creepOf,
@@ -14,11 +14,11 @@ import {
   type StaggeredLine,
 } from '@lemniscus/core/spacing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { MakerHand, type Side } from '../data/maker-hand';
-import type { SettledReading } from '../data/settled-reading';
+import { MakerHand, type Side } from '../data/device/maker-hand';
+import type { SettledReading } from '../data/open/settled-reading';
 import { FabricMap } from '../drawing/fabric-map';
-import { ThemeService } from '../shell/theme';
-import { NumberField } from '../shell/number-field';
+import { ThemeService } from '../data/device/theme';
+import { NumberField } from '../controls/number-field';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 /** Changes that line up less than this, and corners smaller than that, are not seen on a stuffed piece (our own estimate). */
@@ -71,7 +71,7 @@ export class MapView {
     const crept = this.creepWords(lit);
     if (!evenness) return `${stitches}, no changes${crept}`;
     const gaps = evenness.smallest === evenness.largest ? `${evenness.smallest}` : `${evenness.smallest} to ${evenness.largest}`;
-    return `${stitches}, ${evenness.changes} ${evenness.changes === 1 ? 'change' : 'changes'} with ${gaps} between${crept}`;
+    return `${stitches}, ${counted(evenness.changes, 'change')} with ${gaps} between${crept}`;
   });
 
   /** How far the start of a round has crept by then, and what brings it back. */
@@ -82,7 +82,7 @@ export class MapView {
     const crept = Math.round(Math.abs(creepOf(fabric, angles, round)));
     const extra = extraStitches(fabric, angles, round, startAngles(fabric, angles)[0]!);
     if (crept === 0) return '; its start has not crept';
-    return `; its start has crept ${crept} ${crept === 1 ? 'stitch' : 'stitches'}, ${extra} more bring it back`;
+    return `; its start has crept ${counted(crept, 'stitch')}, ${extra} more bring it back`;
   }
 
   private readonly staggered = computed<readonly StaggeredLine[]>(() => {

@@ -1,15 +1,14 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { Router, RouterLink } from '@angular/router';
+import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Make } from '@lemniscus/api';
 import { of, Subject, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
-import { forget, keep, recall } from '../data/local';
-import { MakeApi } from '../data/make-api';
-import type { RequestFailed } from '../data/server';
-import { settledReading } from '../data/settled-reading';
-import { LoopMark } from '../drawing/loop-mark';
-import { ThemeToggle } from '../shell/theme-toggle';
+import { PageHeader } from '../controls/page-header';
+import { forget, keep, recall } from '../data/device/local';
+import { MakeApi } from '../data/server/make-api';
+import type { RequestFailed } from '../data/server/server';
+import { settledReading } from '../data/open/settled-reading';
 import { PatternDesk } from './pattern-desk';
 
 const DRAFT = 'draft';
@@ -28,7 +27,7 @@ function recallDraft(key: string): Draft | null {
 /** A pattern that is no make yet: kept on this device as it is typed, until it is kept for good or abandoned. */
 @Component({
   selector: 'lem-new-make',
-  imports: [LoopMark, NzButtonModule, PatternDesk, RouterLink, ThemeToggle],
+  imports: [NzButtonModule, PageHeader, PatternDesk],
   templateUrl: './new-make.html',
   styleUrl: './new-make.css',
 })

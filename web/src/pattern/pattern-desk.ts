@@ -1,8 +1,10 @@
+import { Tab, TabContent, TabList, TabPanel, Tabs } from '@angular/aria/tabs';
 import { ApplicationRef, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
-import { placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
+import { counted, placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
-import type { SettledReading } from '../data/settled-reading';
+import { EmptyState } from '../controls/empty-state';
+import type { SettledReading } from '../data/open/settled-reading';
 import { EarlierTexts } from './earlier-texts';
 import type { HelpSource } from './editor-help';
 import { findingsOf, outlineOf } from './findings';
@@ -16,12 +18,13 @@ import { SofaSheet } from './sofa-sheet';
 /** Findings said in the text; one who has more begins with the first. */
 const MOST_SAID = 200;
 
-type View = 'rounds' | 'map' | 'earlier';
+const VIEWS = ['rounds', 'map', 'earlier'] as const;
+type View = (typeof VIEWS)[number];
 
 /** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
 @Component({
   selector: 'lem-pattern-desk',
-  imports: [EarlierTexts, MapView, PatternEditor, RoundTable, SofaSheet],
+  imports: [EarlierTexts, EmptyState, MapView, PatternEditor, RoundTable, SofaSheet, Tab, TabContent, TabList, TabPanel, Tabs],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
   host: {
@@ -50,6 +53,7 @@ export class PatternDesk {
     { kind: 'json', words: 'For other programs (.json)' },
   ];
   protected readonly bothTerms: readonly Terms[] = ['US', 'UK'];
+  protected readonly counted = counted;
   protected readonly over = signal(false);
   protected readonly refused = signal('');
   protected readonly printing = signal(false);
@@ -83,7 +87,7 @@ export class PatternDesk {
       0,
     );
     const pieces = parts.reduce((sum, { part }) => sum + part.copies, 0);
-    return `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}, ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}, ${stitches} stitches`;
+    return [counted(parts.length, 'part'), counted(pieces, 'piece'), counted(stitches, 'stitch')].join(', ');
   });
 
   /** The part and line the cursor stands in, or those before it. */
@@ -93,6 +97,10 @@ export class PatternDesk {
     terms: () => this.terms(),
     nextRounds: (offset) => this.roundsAfter(offset),
   };
+
+  protected show(view: string | undefined): void {
+    this.view.set(VIEWS.find((each) => each === view) ?? 'rounds');
+  }
 
   protected goTo(offset: number): void {
     this.editor().goTo(offset);

@@ -1,8 +1,8 @@
 import { PatternDocument } from '@lemniscus/api';
 import { documentText, toDocument } from '@lemniscus/core/exchange';
 import { BOUNDS, print } from '@lemniscus/core/notation';
-import { save } from '../data/files';
-import type { SettledReading } from '../data/settled-reading';
+import { save } from '../data/device/files';
+import type { SettledReading } from '../data/open/settled-reading';
 
 const TEXT_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
 

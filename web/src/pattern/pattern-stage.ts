@@ -1,5 +1,5 @@
 import { Component, inject } from '@angular/core';
-import { CurrentMake } from '../data/current-make';
+import { CurrentMake } from '../data/open/current-make';
 import { PatternDesk } from './pattern-desk';
 
 /** The pattern of the open make; every change is saved as it is typed. */

@@ -1,15 +1,14 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
-import { checkPattern, fabricOf } from '@lemniscus/core/fabric';
+import { checkPattern, fabricOf, roundColours } from '@lemniscus/core/fabric';
 import { isFinished, piecesOf, START, stitchesDone, within } from '@lemniscus/core/making';
-import { read } from '@lemniscus/core/notation';
+import { counted, read } from '@lemniscus/core/notation';
 import { measure, standsOnStart } from '@lemniscus/core/shape';
 import { handGauge } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Measurements } from '../data/measurements';
-import { Shapes } from '../data/shapes';
-import { roundColours } from '../drawing/round-colours';
+import { Measurements } from '../data/owned/measurements';
+import { Shapes } from '../data/follows/shapes';
 import { Silhouette } from '../drawing/silhouette';
 
 const VIEW = { width: 640, height: 190, gap: 26 };
@@ -28,11 +27,12 @@ export class Plank {
   private readonly shapes = inject(Shapes);
   private readonly measurements = inject(Measurements);
   protected readonly view = VIEW;
+  protected readonly counted = counted;
   private readonly count = computed(() => checkPattern(read(this.make().text)));
 
   private readonly parts = computed(() => {
     const make = this.make();
-    const size = handGauge(make, make.kit.hand, this.measurements.taken.items()).stitch;
+    const size = handGauge(make, make.kit.hand, this.measurements.items()).stitch;
     return this.count().parts.map((part) => {
       const fabric = fabricOf(part);
       return {
@@ -96,7 +96,7 @@ export class Plank {
     const begun = pieces.filter((piece) => piece.done > 0 && !isFinished(piece.fabric, piece.position));
     const piece = begun[0] ?? pieces.find((each) => !isFinished(each.fabric, each.position));
     if (!piece) return 'Every piece is worked';
-    if (pieces.every((each) => each.done === 0)) return `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, not begun`;
+    if (pieces.every((each) => each.done === 0)) return `${counted(pieces.length, 'piece')}, not begun`;
     const round = piece.part.rounds[piece.position.round];
     return `${piece.name}, ${round ? `round ${round.number} of ${piece.part.rounds[piece.part.rounds.length - 1]!.number}` : 'done'}`;
   });

@@ -1,31 +1,32 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
-import { LucidePlus } from '@lucide/angular';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzMessageService } from 'ng-zorro-antd/message';
 import { switchMap } from 'rxjs';
-import { MakeApi } from '../data/make-api';
-import { Outbox } from '../data/outbox';
-import type { RequestFailed } from '../data/server';
+import { EmptyState } from '../controls/empty-state';
+import { MakeApi } from '../data/server/make-api';
+import { Outbox } from '../data/sync/outbox';
+import type { RequestFailed } from '../data/server/server';
 import { LoopMark } from '../drawing/loop-mark';
-import { ThemeToggle } from '../shell/theme-toggle';
+import { ThemeToggle } from '../controls/theme-toggle';
 import { Plank } from './plank';
+import { Icon } from '../controls/icon';
 
 /** Every make as a plank with its pieces standing on it. */
 @Component({
   selector: 'lem-shelf',
-  imports: [LoopMark, LucidePlus, NzButtonModule, Plank, RouterLink, ThemeToggle],
+  imports: [EmptyState, Icon, LoopMark, NzButtonModule, Plank, RouterLink, ThemeToggle],
   templateUrl: './shelf.html',
   styleUrl: './shelf.css',
 })
 export class Shelf {
   private readonly api = inject(MakeApi);
   private readonly outbox = inject(Outbox);
-  private readonly messages = inject(NzMessageService);
 
   protected readonly makes = signal<readonly ShelvedMake[] | null>(null);
   protected readonly failure = signal<RequestFailed | null>(null);
+  /** Why something could not be done with a make; empty when it could. */
+  protected readonly problem = signal('');
   protected readonly removed = signal<ShelvedMake | null>(null);
   protected readonly empty = computed(() => this.makes()?.length === 0);
 
@@ -43,24 +44,26 @@ export class Shelf {
   }
 
   protected remove(make: ShelvedMake): void {
+    this.problem.set('');
     this.api.remove(make.id).subscribe({
       next: () => {
         this.makes.update((makes) => makes?.filter((each) => each.id !== make.id) ?? null);
         this.removed.set(make);
       },
-      error: (error: RequestFailed) => this.messages.error(error.message),
+      error: (error: RequestFailed) => this.problem.set(error.message),
     });
   }
 
   protected putBack(): void {
     const make = this.removed();
     if (!make) return;
+    this.problem.set('');
     this.api.restore(make.id).subscribe({
       next: () => {
         this.removed.set(null);
         this.load();
       },
-      error: (error: RequestFailed) => this.messages.error(error.message),
+      error: (error: RequestFailed) => this.problem.set(error.message),
     });
   }
 }

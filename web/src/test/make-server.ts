@@ -1,7 +1,7 @@
 import { Kit, type EventPage, type Make, type MakeChange } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
 import { defer, of, throwError, type Observable } from 'rxjs';
-import { RequestFailed } from '../data/server';
+import { RequestFailed } from '../data/server/server';
 
 export const MAKE_ID = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111';
 

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
+import { DestroyRef, Injector } from '@angular/core';
 import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
 import { roundHeights, type StitchSize } from '@lemniscus/core/gauge';
 import { isFinished, within, type MakerEvent, type Step } from '@lemniscus/core/making';
@@ -7,17 +7,23 @@ import { lieOf, scaleProfile, unitProfile, type Outline, type Profile } from '@l
 import fc from 'fast-check';
 import { NEVER, of } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CurrentMake } from '../data/current-make';
-import { Gathering } from '../data/gathering';
-import { Live } from '../data/live';
-import { MakeApi } from '../data/make-api';
-import { MakerHand } from '../data/maker-hand';
-import { Measurements } from '../data/measurements';
-import { Outbox } from '../data/outbox';
-import { Shapes } from '../data/shapes';
+import { CurrentMake } from '../data/open/current-make';
+import { MakeDraft } from '../data/open/make-draft';
+import { MakerLog } from '../data/open/maker-log';
+import { PiecePlans } from '../data/open/piece-plans';
+import { Gathering } from '../data/follows/gathering';
+import { Live } from '../data/server/live';
+import { MakeApi } from '../data/server/make-api';
+import { MakerHand } from '../data/device/maker-hand';
+import { Measurements } from '../data/owned/measurements';
+import { Outbox } from '../data/sync/outbox';
+import { Shapes } from '../data/follows/shapes';
 import { BrowserStorage } from '../test/browser-storage';
 import { MAKE_ID, MakeServer } from '../test/make-server';
 import { AtHook } from './at-hook';
+import { Due } from './due';
+import { Pace } from './pace';
+import { Pieces } from './pieces';
 
 const TEXT = `# Buoy
 
@@ -44,7 +50,14 @@ class ShapesAtOnce {
 
 let said: MakerEvent[];
 
-function atHook(text = TEXT): AtHook {
+interface Window {
+  readonly current: CurrentMake;
+  readonly hook: AtHook;
+  readonly due: Due;
+  readonly pieces: Pieces;
+}
+
+function atHook(text = TEXT): Window {
   const server = new MakeServer(text);
   server.events = [...said];
   const outbox = { add: (_make: string, event: MakerEvent) => said.push(event), of: () => of([]), sendNow: () => undefined };
@@ -52,16 +65,24 @@ function atHook(text = TEXT): AtHook {
     { provide: MakeApi, useValue: server },
     { provide: Outbox, useValue: outbox },
     { provide: Live, useValue: { of: () => NEVER } },
-    { provide: Measurements, useValue: { taken: { items: () => [] } } },
+    { provide: Measurements, useValue: { items: () => [] } },
     { provide: DestroyRef, useValue: { onDestroy: () => () => undefined, destroyed: false } },
     { provide: Gathering, useValue: {} },
     { provide: Shapes, useValue: new ShapesAtOnce() },
     MakerHand,
+    MakeDraft,
+    MakerLog,
     CurrentMake,
+    PiecePlans,
+    AtHook,
+    Due,
+    Pace,
+    Pieces,
   ];
   const injector = Injector.create({ providers });
-  injector.get(CurrentMake).open(MAKE_ID);
-  return runInInjectionContext(injector, () => new AtHook());
+  const current = injector.get(CurrentMake);
+  current.open(MAKE_ID);
+  return { current, hook: injector.get(AtHook), due: injector.get(Due), pieces: injector.get(Pieces) };
 }
 
 beforeEach(() => {
@@ -96,16 +117,16 @@ describe('the piece at the hook', () => {
     fc.assert(
       fc.property(fc.array(move, { maxLength: 60 }), (moves) => {
         said = [];
-        const hook = atHook();
+        const { hook, pieces } = atHook();
         for (const one of moves) {
           doMove(hook, one);
           const fabric = hook.fabric()!;
           const at = hook.position()!;
           expect(within(fabric, at)).toEqual(at);
           expect(hook.now() === null).toBe(isFinished(fabric, at));
-          for (const { done, left } of hook.pieces()) expect(done >= 0 && done <= 1 && left >= 0).toBe(true);
+          for (const { done, left } of pieces.all()) expect(done >= 0 && done <= 1 && left >= 0).toBe(true);
         }
-        const again = atHook();
+        const again = atHook().hook;
         for (const piece of PIECES) {
           for (const window of [hook, again]) window.take(piece);
           expect(again.position()).toEqual(hook.position());
@@ -119,27 +140,27 @@ describe('the piece at the hook', () => {
   });
 
   it('stays where it is while its pattern is written anew, and comes within what is left of it', () => {
-    const hook = atHook();
+    const { current, hook } = atHook();
     for (let round = 0; round < 8; round++) hook.step('round');
     hook.step('group');
     const before = hook.position();
-    hook.current.type(TEXT.slice(0, TEXT.indexOf('R3')));
+    current.type(TEXT.slice(0, TEXT.indexOf('R3')));
     expect(isFinished(hook.fabric()!, hook.position()!)).toBe(true);
-    hook.current.type('');
+    current.type('');
     expect([hook.piece(), hook.now(), hook.finished()]).toEqual([null, null, false]);
     hook.step('stitch');
-    hook.current.type(TEXT);
+    current.type(TEXT);
     expect(hook.position()).toEqual(before);
     expect(said).toHaveLength(9);
   });
 
   it('takes steps of the size chosen for it, also when it comes back', () => {
-    const hook = atHook();
+    const { hook } = atHook();
     hook.setStepBy('round');
     hook.take('rope/1');
     expect(hook.stepBy()).toBe('stitch');
     hook.setStepBy('group');
-    expect(atHook().stepBy()).toBe('round');
+    expect(atHook().hook.stepBy()).toBe('round');
     hook.take('float/1');
     expect(hook.stepBy()).toBe('round');
   });
@@ -147,16 +168,16 @@ describe('the piece at the hook', () => {
 
 describe('what is due', () => {
   it('is put off until it is nearer, settled for its piece only, and comes back when that is undone', () => {
-    const hook = atHook();
-    const eyes = () => hook.due().find((one) => one.kind === 'eyes');
+    const { hook, due } = atHook();
+    const eyes = () => due.now().find((one) => one.kind === 'eyes');
     // A hand passes until the last decreases but one.
-    hook.handMm.set(2 * hook.profile()!.r[9]!);
+    due.setHand(2 * hook.profile()!.r[9]!);
     const nearness: string[] = [];
     for (let round = 0; round < 11; round++) {
       const one = eyes();
       if (one) {
         nearness.push(one.near);
-        hook.later(one);
+        due.later(one);
         expect(eyes()).toBeUndefined();
       }
       hook.step('round');
@@ -173,16 +194,16 @@ describe('what is due', () => {
   });
 
   it('is to be stuffed before the opening is too small for this hand', () => {
-    const hook = atHook();
-    const stuffing = (): number => hook.timely().find((one) => one.kind === 'stuffing')?.round ?? -1;
+    const { hook, due } = atHook();
+    const stuffing = (): number => due.timely().find((one) => one.kind === 'stuffing')?.round ?? -1;
     const openings = Array.from(hook.profile()!.r, (r) => 2 * r);
     const widest = Math.max(...openings);
     for (const share of [0.6, 0.8, 0.95]) {
-      hook.handMm.set(widest * share);
+      due.setHand(widest * share);
       // The hand passes the opening that the round before left.
       expect(openings[stuffing() - 1]).toBeGreaterThanOrEqual(widest * share);
     }
-    hook.handMm.set(widest + 1);
+    due.setHand(widest + 1);
     // No hand ever fits: as it grows, every six rounds (our own choice).
     expect(stuffing()).toBe(6);
   });
@@ -190,31 +211,31 @@ describe('what is due', () => {
 
 describe('the second of a pair', () => {
   it('is offered what the first had until it has it too: its rounds, and what its stuffing weighed', () => {
-    const hook = atHook();
-    expect(hook.sibling()).toBeNull();
+    const { hook, pieces } = atHook();
+    expect(pieces.sibling()).toBeNull();
     const changes = [{ kind: 'instead', line: 1, nth: 0, text: '(inc, inc) × 3' }] as const;
     hook.say({ kind: 'altered', changes });
     hook.say({ kind: 'stuffed', grams: 4.5 });
     hook.take('float/2');
-    expect(hook.sibling()).toEqual({ name: 'Float 1 of 2', changes, stuffing: 4.5 });
-    hook.say({ kind: 'altered', changes: hook.sibling()!.changes });
-    expect(hook.sibling()).toMatchObject({ changes: [], stuffing: 4.5 });
+    expect(pieces.sibling()).toEqual({ name: 'Float 1 of 2', changes, stuffing: 4.5 });
+    hook.say({ kind: 'altered', changes: pieces.sibling()!.changes });
+    expect(pieces.sibling()).toMatchObject({ changes: [], stuffing: 4.5 });
     hook.take('float/1');
     hook.undo();
     hook.take('float/2');
-    expect(hook.sibling()).toBeNull();
+    expect(pieces.sibling()).toBeNull();
     hook.take('rope/1');
-    expect(hook.sibling()).toBeNull();
+    expect(pieces.sibling()).toBeNull();
   });
 });
 
 describe('an open run', () => {
   it('grows by a stitch’s height a round, as long as is asked for, and ends where it is said to be long enough', () => {
-    const hook = atHook();
+    const { current, hook } = atHook();
     hook.take('rope/1');
     expect(hook.openRun()).toBeNull();
     hook.step('round');
-    const { height } = hook.current.stitch()!;
+    const { height } = current.stitch()!;
     const rounds: number[] = [];
     for (let run = hook.openRun(); run; run = hook.openRun()) {
       expect([run.wanted, run.rounds]).toEqual([40, rounds.length]);

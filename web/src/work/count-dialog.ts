@@ -1,11 +1,13 @@
-import { Component, computed, inject, input, linkedSignal, output, untracked } from '@angular/core';
+import { Component, computed, inject, output, signal } from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
 import { actionsOf, causesOf, gapsToRead, waysOut, writtenRound, type Cause } from '@lemniscus/core/making';
+import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzModalModule } from 'ng-zorro-antd/modal';
-import { NamedDialog } from '../shell/named-dialog';
+import { Dialog } from '../controls/dialog';
+import { CurrentMake } from '../data/open/current-make';
 import { AtHook } from './at-hook';
-import { NumberField } from '../shell/number-field';
+import { Pace } from './pace';
+import { NumberField } from '../controls/number-field';
 
 /** As many places are named; more are a glance over the whole round. */
 const PLACES_NAMED = 8;
@@ -14,32 +16,34 @@ const SHOWN = 3;
 /** The count is off: what was found, what could have happened and where to look, and the two ways out. */
 @Component({
   selector: 'lem-count-dialog',
-  imports: [NamedDialog, NzButtonModule, NumberField, NzModalModule],
+  imports: [Dialog, NumberField, NzButtonModule],
   templateUrl: './count-dialog.html',
   styleUrl: './work-dialogs.css',
 })
 export class CountDialog {
-  readonly open = input.required<boolean>();
   readonly closed = output();
+  private readonly current = inject(CurrentMake);
+  private readonly pace = inject(Pace);
   protected readonly hook = inject(AtHook);
+  protected readonly counted = counted;
 
-  /** The round that is counted, fixed while the dialog is open. */
-  protected readonly round = computed(() => (this.open() ? untracked(() => this.hook.roundToCount()) : 0));
-  protected readonly due = computed(() => (this.open() ? this.hook.stitchesOf(this.round()) : 0));
-  protected readonly found = linkedSignal<number, number | null>({ source: this.due, computation: (due) => due });
-  protected readonly near = computed(() => [-2, -1, 1, 2].map((off) => this.due() + off).filter((count) => count > 0));
+  /** The round that is counted, whatever is done while the dialog is open. */
+  private readonly round = this.hook.roundToCount();
+  protected readonly due = this.hook.stitchesOf(this.round);
+  protected readonly found = signal<number | null>(this.due);
+  protected readonly near = [-2, -1, 1, 2].map((off) => this.due + off).filter((count) => count > 0);
 
-  protected readonly label = computed(() => this.hook.counted()?.rounds[this.round()]?.label ?? '');
+  protected readonly label = computed(() => this.hook.counted()?.rounds[this.round]?.label ?? '');
   protected readonly off = computed(() => {
     const found = this.found();
-    return found !== null && Number.isInteger(found) && found >= 0 && found <= 10_000 ? found - this.due() : null;
+    return found !== null && Number.isInteger(found) && found >= 0 && found <= 10_000 ? found - this.due : null;
   });
 
   protected readonly causes = computed(() => {
     const fabric = this.hook.fabric();
     const off = this.off();
     if (!fabric || !off) return [];
-    return causesOf(fabric, this.round(), this.due() + off)
+    return causesOf(fabric, this.round, this.due + off)
       .slice(0, SHOWN)
       .map((cause) => ({ cause, what: whatHappened(cause), where: whereToLook(cause) }));
   });
@@ -47,8 +51,8 @@ export class CountDialog {
   /** What should be read off the work between the changes. */
   protected readonly gaps = computed(() => {
     const fabric = this.hook.fabric();
-    const gaps = fabric ? gapsToRead(fabric, this.round()) : [];
-    return fabric && gaps.length > 1 ? { between: changesIn(fabric, this.round()), words: gaps.join(' · ') } : null;
+    const gaps = fabric ? gapsToRead(fabric, this.round) : [];
+    return fabric && gaps.length > 1 ? { between: changesIn(fabric, this.round), words: gaps.join(' · ') } : null;
   });
 
   protected readonly ways = computed(() => {
@@ -56,13 +60,13 @@ export class CountDialog {
     const off = this.off();
     if (!plan || !off) return null;
     const written = (round: number) => writtenRound(plan.altered, plan.counted, round);
-    return waysOut(plan.counted, plan.fabric, written, this.round(), this.due() + off, this.hook.current.terms());
+    return waysOut(plan.counted, plan.fabric, written, this.round, this.due + off, this.current.terms());
   });
 
-  protected readonly ripMinutes = computed(() => Math.max(1, Math.round((this.ways()?.ripStitches ?? 0) / this.hook.pace())));
+  protected readonly ripMinutes = computed(() => this.pace.minutesFor(this.ways()?.ripStitches ?? 0));
 
   protected rip(): void {
-    this.hook.reach({ round: this.round(), action: 0 });
+    this.hook.reach({ round: this.round, action: 0 });
     this.closed.emit();
   }
 
@@ -70,7 +74,7 @@ export class CountDialog {
     const absorb = this.ways()?.absorb;
     if (!absorb) return;
     this.hook.say({ kind: 'altered', changes: absorb.changes });
-    this.hook.reach({ round: this.round() + 1, action: 0 });
+    this.hook.reach({ round: this.round + 1, action: 0 });
     this.closed.emit();
   }
 }

@@ -1,4 +1,4 @@
-import { Component, computed, inject, input, linkedSignal, output, signal, untracked } from '@angular/core';
+import { Component, computed, inject, linkedSignal, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { changeOf, measureRound } from '@lemniscus/core/fabric';
 import {
@@ -9,11 +9,11 @@ import {
   type Alteration,
   type WrittenRound,
 } from '@lemniscus/core/making';
-import { printInstruction } from '@lemniscus/core/notation';
+import { counted, printInstruction } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzModalModule } from 'ng-zorro-antd/modal';
-import { NamedDialog } from '../shell/named-dialog';
+import { Dialog } from '../controls/dialog';
+import { CurrentMake } from '../data/open/current-make';
 import { AtHook } from './at-hook';
 
 interface Offer {
@@ -27,51 +27,40 @@ interface Offer {
 /** "I did it differently": recorded as made, the rest of the round spread anew, rounds more or fewer, a remark. */
 @Component({
   selector: 'lem-differently-dialog',
-  imports: [NamedDialog, FormsModule, NzButtonModule, NzInputModule, NzModalModule],
+  imports: [Dialog, FormsModule, NzButtonModule, NzInputModule],
   templateUrl: './differently-dialog.html',
   styleUrl: './work-dialogs.css',
 })
 export class DifferentlyDialog {
-  readonly open = input.required<boolean>();
   readonly closed = output();
-  protected readonly hook = inject(AtHook);
+  private readonly current = inject(CurrentMake);
+  private readonly hook = inject(AtHook);
   protected readonly problem = signal('');
 
   /** The round it is about: the one at hand; a piece that is worked to its end has only its last. */
-  private readonly round = computed(() => {
-    const plan = this.open() ? this.hook.plan() : null;
-    return plan
-      ? Math.min(
-          untracked(() => this.hook.position()?.round ?? 0),
-          plan.fabric.roundCount - 1,
-        )
-      : 0;
-  });
-  protected readonly counted = computed(() => this.hook.counted()?.rounds[this.round()] ?? null);
-  private readonly written = computed(() => this.writtenAt(this.round()));
+  private readonly round = this.roundAtHand();
+  protected readonly counted = computed(() => this.hook.counted()?.rounds[this.round] ?? null);
+  private readonly written = computed(() => this.writtenAt(this.round));
 
   private readonly words = computed(() => {
     const plan = this.hook.plan();
     const line = plan?.counted.part.lines[this.counted()?.line ?? -1];
-    return line ? printInstruction(line, { terms: this.hook.current.terms(), form: 'short' }) : '';
+    return line ? printInstruction(line, { terms: this.current.terms(), form: 'short' }) : '';
   });
-  protected readonly text = linkedSignal(() => (this.open() ? this.words() : ''));
+  protected readonly text = linkedSignal(() => this.words());
 
   /** Rounds a remark can be on: those worked so far. */
   protected readonly remarkable = computed(() => {
-    const counted = this.open() ? this.hook.counted() : null;
-    return (counted?.rounds ?? []).slice(0, this.round() + 1).map(({ label }, round) => ({ label, round }));
+    return (this.hook.counted()?.rounds ?? []).slice(0, this.round + 1).map(({ label }, round) => ({ label, round }));
   });
-  protected readonly remarked = linkedSignal(() => this.round());
+  protected readonly remarked = signal(this.round);
 
   /** The remark on that round as it stands. */
   protected readonly remark = linkedSignal(() => {
     const { line, nth } = this.writtenAt(this.remarked());
-    const last = this.open()
-      ? untracked(() => this.hook.said()).findLast(
-          (event) => event.kind === 'remarked' && event.line === line && event.nth === nth,
-        )
-      : undefined;
+    const last = untracked(() => this.hook.said()).findLast(
+      (event) => event.kind === 'remarked' && event.line === line && event.nth === nth,
+    );
     return last?.kind === 'remarked' ? last.text : '';
   });
 
@@ -79,23 +68,22 @@ export class DifferentlyDialog {
   protected readonly offers = computed<readonly Offer[]>(() => {
     const plan = this.hook.plan();
     const position = this.hook.position();
-    if (!this.open() || !plan || position?.round !== this.round()) return [];
+    if (!plan || position?.round !== this.round) return [];
     const now = changeOf(plan.fabric, plan.fabric.roundAction[position.round]! + position.action);
     const kinds = [
       ['increase', 'Increased here'],
       ['decrease', 'Decreased here'],
       ['plain', 'Worked plain here'],
     ] as const;
-    const terms = this.hook.current.terms();
-    const { counted, fabric } = plan;
+    const terms = this.current.terms();
     const { round, action } = position;
     const offers = kinds.flatMap(([as, name]) => {
-      const text = as === now ? null : workedOtherwise(counted, fabric, round, action, as, terms);
+      const text = as === now ? null : workedOtherwise(plan.counted, plan.fabric, round, action, as, terms);
       return text === null ? [] : [{ name, words: `so the round is ${text}`, text, done: 1 as const }];
     });
-    const colour = colourEarlier(counted, fabric, round, action, terms);
+    const colour = colourEarlier(plan.counted, plan.fabric, round, action, terms);
     if (!colour) return offers;
-    const early = colour.stitches === 1 ? 'one stitch' : `${colour.stitches} stitches`;
+    const early = colour.stitches === 1 ? 'one stitch' : counted(colour.stitches, 'stitch');
     return [
       ...offers,
       { name: `Changed to ${colour.colour} here`, words: `${early} early`, text: colour.text, done: 0 as const },
@@ -104,7 +92,7 @@ export class DifferentlyDialog {
 
   /** What the typed words make, over the round below. */
   protected readonly makes = computed(() => {
-    const items = itemsOfText(this.text(), this.hook.current.count().pattern);
+    const items = itemsOfText(this.text(), this.current.count().pattern);
     const counted = this.counted();
     if (!items || !counted) return null;
     const { uses, makes } = measureRound(items, counted.available);
@@ -132,7 +120,7 @@ export class DifferentlyDialog {
       return;
     }
     if (makes.uses !== makes.available) {
-      this.problem.set(`That uses ${makes.uses} stitches, and the round below has ${makes.available}.`);
+      this.problem.set(`That uses ${counted(makes.uses, 'stitch')}, and the round below has ${makes.available}.`);
       return;
     }
     this.alter([{ kind: 'instead', ...this.written(), text: this.text() }]);
@@ -146,6 +134,11 @@ export class DifferentlyDialog {
   private writtenAt(round: number): WrittenRound {
     const plan = this.hook.plan();
     return plan ? writtenRound(plan.altered, plan.counted, round) : { line: 0, nth: 0 };
+  }
+
+  private roundAtHand(): number {
+    const round = this.hook.position()?.round ?? 0;
+    return Math.max(0, Math.min(round, (this.hook.fabric()?.roundCount ?? 1) - 1));
   }
 
   private alter(changes: readonly Alteration[]): void {

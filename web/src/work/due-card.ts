@@ -2,7 +2,9 @@ import { NgTemplateOutlet } from '@angular/common';
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Timely } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Gathering } from '../data/follows/gathering';
 import { AtHook } from './at-hook';
+import { Due } from './due';
 import { gateAdvice } from './gate-advice';
 
 /** What the tool says by its own judgement, where the pattern says nothing. */
@@ -27,9 +29,9 @@ const OWN_WORDS: Readonly<Partial<Record<Timely['kind'], string>>> = {
         } @else {
           <p><ng-container *ngTemplateOutlet="words; context: { $implicit: one }" /></p>
         }
-        <button nz-button type="button" (click)="settle(one.timely, 'done')">Done</button>
-        <button nz-button nzType="text" type="button" (click)="hook.later(one.timely)">Later</button>
-        <button nz-button nzType="text" type="button" (click)="settle(one.timely, 'not')">Not for me</button>
+        <button nz-button type="button" (click)="dues.settle(one.timely, 'done')">Done</button>
+        <button nz-button nzType="text" type="button" (click)="dues.later(one.timely)">Later</button>
+        <button nz-button nzType="text" type="button" (click)="dues.settle(one.timely, 'not')">Not for me</button>
       </div>
     }
     <ng-template #words let-one>
@@ -90,19 +92,17 @@ export class DueCard {
   /** Shows the first in few lines, for where there is little room. */
   readonly short = input(false);
   protected readonly whole = signal(false);
-  protected readonly hook = inject(AtHook);
+  private readonly hook = inject(AtHook);
+  private readonly gathering = inject(Gathering);
+  protected readonly dues = inject(Due);
 
   protected readonly due = computed(() => {
     const part = this.hook.piece()?.part;
     if (part === undefined) return [];
-    return this.hook.due().map((timely) => ({
+    return this.dues.now().map((timely) => ({
       timely,
       words: timely.text || (OWN_WORDS[timely.kind] ?? ''),
-      advice: gateAdvice(this.hook.gathering, part, timely.kind, this.hook.round()),
+      advice: gateAdvice(this.gathering, part, timely.kind, this.hook.round()),
     }));
   });
-
-  protected settle({ id }: Timely, how: 'done' | 'not'): void {
-    this.hook.say({ kind: 'settled', gate: id, how });
-  }
 }

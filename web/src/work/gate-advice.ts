@@ -1,7 +1,7 @@
 import { gramWords } from '@lemniscus/core/gauge';
 import type { TimelyKind } from '@lemniscus/core/making';
 import { cautionOf, type Demand } from '@lemniscus/core/supply';
-import type { Gathering } from '../data/gathering';
+import type { Gathering } from '../data/follows/gathering';
 
 /** Rounds ahead for which the opening is told, so that the maker sees how soon it closes. */
 const AHEAD = 2;

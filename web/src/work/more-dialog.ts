@@ -1,12 +1,10 @@
-import { Component, inject, input, output } from '@angular/core';
+import { Component, inject, output } from '@angular/core';
 import type { Step } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzModalModule } from 'ng-zorro-antd/modal';
-import { NamedDialog } from '../shell/named-dialog';
-import { Choice } from '../shell/choice';
+import { Dialog } from '../controls/dialog';
+import { Choice } from '../controls/choice';
 import { AtHook } from './at-hook';
-
-export type Dialog = 'more' | 'count' | 'rip' | 'differently' | 'pieces' | 'keys';
+import type { HookAct } from './keys';
 
 const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
   { label: 'A stitch', value: 'stitch' },
@@ -17,30 +15,21 @@ const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
 /** What is not needed every minute: how far a step goes, ripping back, doing it differently, pieces, keys. */
 @Component({
   selector: 'lem-more-dialog',
-  imports: [NamedDialog, NzButtonModule, NzModalModule, Choice],
+  imports: [Choice, Dialog, NzButtonModule],
   template: `
-    <nz-modal
-      [nzVisible]="open()"
-      nzTitle="At the hook"
-      lemNamed="At the hook"
-      [nzWidth]="460"
-      [nzFooter]="null"
-      (nzOnCancel)="closed.emit()"
-    >
-      <ng-container *nzModalContent>
-        <h3>One step is</h3>
-        <lem-choice [options]="steps" [value]="hook.stepBy()" (chosen)="hook.setStepBy($event)" label="One step is" />
-        <div>
-          <button nz-button nzSize="large" type="button" (click)="choose.emit('rip')">Rip back <kbd>R</kbd></button>
-          <button nz-button nzSize="large" type="button" (click)="back()">Round start <kbd>←</kbd></button>
-          <button nz-button nzSize="large" type="button" (click)="choose.emit('differently')">
-            I did it differently <kbd>D</kbd>
-          </button>
-          <button nz-button nzSize="large" type="button" (click)="choose.emit('pieces')">All pieces <kbd>P</kbd></button>
-          <button nz-button nzSize="large" type="button" (click)="choose.emit('keys')">Keys, pedal, hand <kbd>?</kbd></button>
-        </div>
-      </ng-container>
-    </nz-modal>
+    <lem-dialog name="At the hook" [width]="460" (closed)="closed.emit()">
+      <h3>One step is</h3>
+      <lem-choice [options]="steps" [value]="hook.stepBy()" (chosen)="hook.setStepBy($event)" label="One step is" />
+      <div>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('rip')">Rip back <kbd>R</kbd></button>
+        <button nz-button nzSize="large" type="button" (click)="back()">Round start <kbd>←</kbd></button>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('differently')">
+          I did it differently <kbd>D</kbd>
+        </button>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('pieces')">All pieces <kbd>P</kbd></button>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('keys')">Keys, pedal, hand <kbd>?</kbd></button>
+      </div>
+    </lem-dialog>
   `,
   styleUrl: './work-dialogs.css',
   styles: `
@@ -58,9 +47,8 @@ const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
   `,
 })
 export class MoreDialog {
-  readonly open = input.required<boolean>();
   readonly closed = output();
-  readonly choose = output<Dialog>();
+  readonly choose = output<HookAct>();
   protected readonly hook = inject(AtHook);
   protected readonly steps = STEPS;
 

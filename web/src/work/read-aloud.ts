@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import * as z from 'zod';
-import { keep, recall } from '../data/local';
+import { keep, recall } from '../data/device/local';
 
 const KEY = 'aloud';
 

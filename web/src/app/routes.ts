@@ -1,0 +1,28 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', loadComponent: () => import('../shelf/shelf').then((m) => m.Shelf) },
+  { path: 'new', title: 'New make · Lemniscus', loadComponent: () => import('../pattern/new-make').then((m) => m.NewMakePage) },
+  { path: 'basket', title: 'Basket · Lemniscus', loadComponent: () => import('../basket/basket-page').then((m) => m.BasketPage) },
+  {
+    path: 'make/:id',
+    loadComponent: () => import('../make/make-frame').then((m) => m.MakeFrame),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'work' },
+      { path: 'pattern', loadComponent: () => import('../pattern/pattern-stage').then((m) => m.PatternStage) },
+      {
+        path: 'gather',
+        loadComponent: () => import('../gather/gather-stage').then((m) => m.GatherStage),
+        children: [
+          { path: '', pathMatch: 'full', loadComponent: () => import('../gather/size-view').then((m) => m.SizeView) },
+          { path: 'yarn', loadComponent: () => import('../gather/yarn-view').then((m) => m.YarnView) },
+          { path: 'details', loadComponent: () => import('../gather/details-view').then((m) => m.DetailsView) },
+          { path: 'list', loadComponent: () => import('../gather/list-view').then((m) => m.ListView) },
+          { path: 'compare', loadComponent: () => import('../gather/compare-view').then((m) => m.CompareView) },
+        ],
+      },
+      { path: 'work', loadComponent: () => import('../work/work-stage').then((m) => m.WorkStage) },
+    ],
+  },
+  { path: '**', redirectTo: '' },
+];

@@ -1,0 +1,53 @@
+import { Injectable, signal, type WritableSignal } from '@angular/core';
+import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
+import { roundHeights, type StitchSize } from '@lemniscus/core/gauge';
+import { lieOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
+import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
+
+/** Most shapes kept; the oldest go first. */
+const KEPT = 400;
+
+/**
+ * Stuffed profiles, worked out in a worker and kept for as long as they are likely to be asked again. A shape depends on
+ * the stitch's height over its width only, so another hook or yarn takes no work: it is the same shape, larger or smaller.
+ */
+@Injectable({ providedIn: 'root' })
+export class Shapes {
+  private readonly worker = new Worker(new URL('../../workers/shape.worker', import.meta.url), { type: 'module' });
+  private readonly known = new Map<string, WritableSignal<Profile | null>>();
+  private readonly outlines = new WeakMap<Fabric, Outline>();
+
+  constructor() {
+    this.worker.addEventListener('message', ({ data }: MessageEvent<ShapeAnswer>) => this.known.get(data.key)?.set(data.profile));
+  }
+
+  /** The profile of a part in stitches of this size, mm; null until it is worked out. Reads signals. */
+  profile(fabric: Fabric, size: StitchSize): Profile | null {
+    const unit = this.unit(this.outline(fabric), size.height / size.width)();
+    return unit && scaleProfile(unit, size.width);
+  }
+
+  outline(fabric: Fabric): Outline {
+    let outline = this.outlines.get(fabric);
+    if (!outline) {
+      outline = { counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) };
+      this.outlines.set(fabric, outline);
+    }
+    return outline;
+  }
+
+  private unit(outline: Outline, ratio: number): WritableSignal<Profile | null> {
+    const key = `${ratio.toFixed(4)} ${outline.lie} ${outline.counts.join(' ')} ${outline.heights.join(' ')}`;
+    const known = this.known.get(key);
+    if (known) return known;
+    const profile = signal<Profile | null>(null);
+    this.known.set(key, profile);
+    for (const oldest of this.known.keys()) {
+      if (this.known.size <= KEPT) break;
+      this.known.delete(oldest);
+    }
+    const question: ShapeQuestion = { key, outline, ratio };
+    this.worker.postMessage(question);
+    return profile;
+  }
+}

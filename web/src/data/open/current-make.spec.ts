@@ -1,0 +1,280 @@
+import '@angular/compiler';
+import { DestroyRef, Injector } from '@angular/core';
+import { Kit, type Make, type Measurement } from '@lemniscus/api';
+import type { MakerEvent } from '@lemniscus/core/making';
+import { defer, map, of, Subject, switchMap, throwError } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { CurrentMake } from './current-make';
+import { MakeDraft } from './make-draft';
+import { MakerLog } from './maker-log';
+import { Live, type LiveNews } from '../server/live';
+import { MakeApi } from '../server/make-api';
+import { Measurements } from '../owned/measurements';
+import { Outbox } from '../sync/outbox';
+import { RequestFailed } from '../server/server';
+import { BrowserStorage } from '../../test/browser-storage';
+import { MAKE_ID, MakeServer } from '../../test/make-server';
+
+const OTHER = '0f6a1f52-3a55-4d56-9d8e-0d7f3a1c2222';
+const TEXT = '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)';
+
+let server: MakeServer;
+let kept: Map<string, string>;
+let sent: MakerEvent[];
+let measured: Measurement[];
+let news: Subject<LiveNews>;
+/** Lines to the server that were opened. */
+let lines: number;
+let close: (() => void)[];
+
+function open(): { readonly current: CurrentMake; readonly draft: MakeDraft; readonly log: MakerLog } {
+  const outbox = { add: (_make: string, event: MakerEvent) => sent.push(event), of: () => of([]), sendNow: () => undefined };
+  const destroyRef = { onDestroy: (run: () => void) => (close.push(run), () => undefined), destroyed: false };
+  const providers = [
+    { provide: MakeApi, useValue: server },
+    { provide: Outbox, useValue: outbox },
+    { provide: Live, useValue: { of: () => defer(() => (lines++, news)) } },
+    { provide: Measurements, useValue: { items: () => measured } },
+    MakeDraft,
+    MakerLog,
+    CurrentMake,
+    { provide: DestroyRef, useValue: destroyRef },
+  ];
+  const window = Injector.create({ providers });
+  const current = window.get(CurrentMake);
+  current.open(MAKE_ID);
+  return { current, draft: window.get(MakeDraft), log: window.get(MakerLog) };
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new MakeServer(TEXT);
+  sent = [];
+  measured = [];
+  news = new Subject();
+  lines = 0;
+  close = [];
+  vi.stubGlobal('window', new EventTarget());
+  const storage = new BrowserStorage();
+  kept = storage.items;
+  vi.stubGlobal('localStorage', storage);
+});
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const settle = (ms = 1_000): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
+
+describe('the open make', () => {
+  it('keeps one line to the server, whatever it listens for', () => {
+    open();
+    expect(lines).toBe(1);
+    expect(news.observed).toBe(true);
+  });
+
+  it('shows a change at once, keeps it on the device, and stores it once after a pause', async () => {
+    const { current, draft } = open();
+    draft.change({ hookMm: 4 });
+    draft.change({ hookMm: 5 });
+    expect([current.make()!.hookMm, draft.saving(), server.make.version]).toEqual([5, 'saving', 1]);
+    expect(kept.size).toBe(1);
+    await settle();
+    expect([server.make.hookMm, server.make.version, draft.saving(), kept.size]).toEqual([5, 2, 'saved', 0]);
+  });
+
+  it('holds changes while the server is away, through a closed window, and stores them when it is back', async () => {
+    const first = open();
+    server.away = true;
+    first.draft.change({ text: TEXT.replace('Buoy', 'Bell buoy') });
+    await settle();
+    expect(first.draft.saving()).toBe('away');
+    for (const run of close) run();
+    await settle();
+    server.away = false;
+    const again = open();
+    expect(again.current.title()).toBe('Bell buoy');
+    await settle();
+    expect([server.make.version, again.draft.saving(), kept.size]).toEqual([2, 'saved', 0]);
+  });
+
+  it('sees that a change was stored although its answer was lost, and asks nothing', () => {
+    const first = open();
+    first.draft.change({ text: 'R1: 5 sc in ring' });
+    // The server stores the change, and the window goes before it hears of it.
+    server.change(MAKE_ID, { version: 1, text: 'R1: 5 sc in ring' }).subscribe();
+    const second = open();
+    vi.advanceTimersByTime(2_000);
+    expect(second.draft.saving()).toBe('saved');
+    expect(second.current.make()).toMatchObject({ text: 'R1: 5 sc in ring', version: 2 });
+    second.draft.change({ hookMm: 4 });
+    vi.advanceTimersByTime(2_000);
+    expect(server.make).toMatchObject({ hookMm: 4, version: 3 });
+  });
+
+  it('asks on a conflict, and does as it is told', async () => {
+    for (const choice of ['keepMine', 'takeTheirs'] as const) {
+      server.make = { ...server.make, hookMm: 3, version: 1 };
+      const { current, draft } = open();
+      server.make = { ...server.make, yarnWeight: 2, hookMm: 6, version: 7 };
+      draft.change({ hookMm: 4 });
+      await settle();
+      expect([draft.saving(), current.make()!.hookMm]).toEqual(['conflict', 4]);
+      draft[choice]();
+      await settle();
+      const hook = choice === 'keepMine' ? 4 : 6;
+      expect([draft.saving(), current.make()!.hookMm, server.make.hookMm, current.make()!.yarnWeight, kept.size]).toEqual([
+        'saved',
+        hook,
+        hook,
+        2,
+        0,
+      ]);
+    }
+  });
+
+  it('goes on asking while the server is away, and forgets nothing of either side', async () => {
+    const { current, draft } = open();
+    server.make = { ...server.make, hookMm: 6, version: 7 };
+    draft.change({ hookMm: 4 });
+    await settle();
+    server.away = true;
+    for (const choice of ['keepMine', 'takeTheirs'] as const) draft[choice]();
+    await settle();
+    expect([draft.saving(), current.make()!.hookMm, server.make.hookMm, kept.size]).toEqual(['conflict', 4, 6, 1]);
+    server.away = false;
+    draft.keepMine();
+    await settle();
+    expect([draft.saving(), server.make.hookMm, kept.size]).toEqual(['saved', 4, 0]);
+  });
+
+  it('takes nothing of a make that was left into the one that is open', async () => {
+    const late = new Subject<Make>();
+    const { current, draft, log } = open();
+    const { change, show, eventsAfter } = server;
+    server.change = (...sending) => late.pipe(switchMap(() => change(...sending)));
+    draft.change({ hookMm: 5 });
+    await settle();
+    const events = new Subject<{ events: MakerEvent[]; last: number }>();
+    server.eventsAfter = () => events;
+    news.next({ what: 'events', added: null });
+    await settle(100);
+    server.show = (id) => show(id).pipe(map((make) => ({ ...make, id: OTHER, title: 'Bell', version: 9 })));
+    server.eventsAfter = eventsAfter;
+    current.open(OTHER);
+    late.next(server.make);
+    events.next({ events: [{ id: MAKE_ID, piece: 'float/1', at: 1, kind: 'reached', round: 1, action: 0 }], last: 1 });
+    expect(current.make()).toMatchObject({ id: OTHER, version: 9, hookMm: 3.5 });
+    expect(log.place('float/1')).toEqual({ round: 0, action: 0 });
+    expect(server.make).toMatchObject({ id: MAKE_ID, hookMm: 5, version: 2 });
+  });
+
+  it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', async () => {
+    const { current, log } = open();
+    log.reach('float/1', { round: 0, action: 4 });
+    log.reach('float/1', { round: 1, action: 0 });
+    expect(log.place('float/1')).toEqual({ round: 1, action: 0 });
+    log.undo('float/1');
+    expect(log.place('float/1')).toEqual({ round: 0, action: 4 });
+    expect(sent.map((event) => event.kind)).toEqual(['reached', 'reached', 'undone']);
+    expect(new Set(sent.map((event) => event.at)).size).toBe(3);
+    const elsewhere = {
+      id: '7e57e7e5-0000-4000-8000-000000000001',
+      piece: 'float/1',
+      at: sent[2]!.at + 1,
+      kind: 'reached',
+      round: 1,
+      action: 3,
+    } as const;
+    server.events = [...sent, elsewhere];
+    server.make = { ...server.make, hookMm: 8, version: 2 };
+    window.dispatchEvent(new Event('focus'));
+    await vi.advanceTimersByTimeAsync(100);
+    expect([log.place('float/1').action, current.make()!.hookMm, log.lastPiece()]).toEqual([3, 8, 'float/1']);
+    server.make = { ...server.make, hookMm: 2, version: 3 };
+    news.next({ what: 'make' });
+    await vi.advanceTimersByTimeAsync(100);
+    expect(current.make()!.hookMm).toBe(2);
+  });
+
+  it('takes in what it is told of without asking, and asks when something before it is missing', async () => {
+    const elsewhere = (n: number): MakerEvent => ({
+      id: `${MAKE_ID.slice(0, -1)}${n}`,
+      piece: 'float/1',
+      at: n,
+      kind: 'reached',
+      round: 0,
+      action: n,
+    });
+    const { log } = open();
+    const asked = vi.spyOn(server, 'eventsAfter');
+    const tell = async (after: number, last: number): Promise<number> => {
+      news.next({ what: 'events', added: { after, last, events: server.events.slice(after, last) } });
+      await settle(100);
+      return log.place('float/1').action;
+    };
+    server.events = [1, 2, 3, 4, 5].map(elsewhere);
+    expect([await tell(0, 2), await tell(0, 2), await tell(1, 3), asked.mock.calls.length]).toEqual([2, 2, 3, 0]);
+    expect([await tell(4, 5), asked.mock.calls]).toEqual([5, [[MAKE_ID, 3]]]);
+  });
+
+  it('hears what is said elsewhere while it is being opened', async () => {
+    const { eventsAfter } = server;
+    const opening = new Subject<{ events: MakerEvent[]; last: number }>();
+    server.eventsAfter = () => opening;
+    const { log } = open();
+    news.next({ what: 'events', added: null });
+    await settle(100);
+    server.eventsAfter = eventsAfter;
+    server.events = [{ id: MAKE_ID, piece: 'float/1', at: 1, kind: 'reached', round: 0, action: 3 }];
+    opening.next({ events: [], last: 0 });
+    opening.complete();
+    await settle(100);
+    expect(log.place('float/1')).toEqual({ round: 0, action: 3 });
+  });
+
+  it('takes choices back one by one, a slider drawn across as one, and leaves the text alone', async () => {
+    const { current, draft } = open();
+    await vi.advanceTimersByTimeAsync(10);
+    const kit = { ...Kit.parse({}), copies: 3 };
+    draft.change({ kit });
+    await vi.advanceTimersByTimeAsync(2_000);
+    for (const hookMm of [3.75, 4, 4.5]) draft.change({ hookMm });
+    draft.change({ text: `${TEXT}\nR3: sc around (12)` });
+    expect(draft.canTakeBack()).toBe(true);
+    draft.takeBack();
+    expect([current.make()!.hookMm, current.make()!.kit.copies]).toEqual([3.5, 3]);
+    draft.takeBack();
+    expect([current.make()!.kit.copies, draft.canTakeBack()]).toEqual([1, false]);
+    expect(current.text()).toContain('R3');
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(server.make).toMatchObject({ hookMm: 3.5, kit: { copies: 1 } });
+  });
+
+  it('sizes everything by what was measured with its yarn and hook', async () => {
+    measured = [
+      {
+        id: MAKE_ID,
+        takenAt: 0,
+        kind: 'swatch',
+        yarnWeight: 4,
+        hookMm: 3.5,
+        stitches: 20,
+        widthMm: 120,
+        rounds: null,
+        heightMm: null,
+      },
+    ];
+    const { current, draft } = open();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(current.stitch()!.width).toBeCloseTo(6, 9);
+    draft.change({ hookMm: 5 });
+    expect(current.gauge()!.from).toBe('elsewhere');
+  });
+
+  it('says why a make cannot be opened', () => {
+    server.show = () => throwError(() => new RequestFailed(404, 'This make is not on the shelf.'));
+    expect(open().current.failure()?.message).toBe('This make is not on the shelf.');
+  });
+});

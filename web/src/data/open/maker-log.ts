@@ -1,0 +1,114 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { EventPage, NewEvents } from '@lemniscus/api';
+import {
+  EMPTY_LOG,
+  logUntil,
+  nextTime,
+  positionOf,
+  record,
+  standingEvents,
+  type Log,
+  type MakerEvent,
+  type Position,
+} from '@lemniscus/core/making';
+import { catchError, EMPTY } from 'rxjs';
+import { MakeApi } from '../server/make-api';
+import { Outbox } from '../sync/outbox';
+
+/** What is said at the hook, without what every event has. */
+export type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Omit<Each, 'id' | 'piece' | 'at'> : never) : never;
+
+/** The open make's log: what was said at the hook of every piece, here and in other windows. */
+@Injectable()
+export class MakerLog {
+  private readonly api = inject(MakeApi);
+  private readonly outbox = inject(Outbox);
+  private readonly events = signal<Log>(EMPTY_LOG);
+  private make: string | null = null;
+  /** How much of the server's log is in here. */
+  private cursor = 0;
+  /** Something was said elsewhere before this was opened. */
+  private missed = false;
+
+  readonly all = this.events.asReadonly();
+
+  /** Takes up a make with what the server has, and what waits here to be sent. */
+  open(make: string, { events, last }: EventPage, waiting: readonly MakerEvent[]): void {
+    this.make = make;
+    this.cursor = last;
+    this.events.set(record(record(EMPTY_LOG, events), waiting));
+    if (this.missed) this.refresh();
+  }
+
+  clear(): void {
+    this.make = null;
+    this.cursor = 0;
+    this.missed = false;
+    this.events.set(EMPTY_LOG);
+  }
+
+  /** Takes in what the server told of. @returns false where something before it is not here: then all has to be asked for */
+  takeIn({ after, events, last }: NewEvents): boolean {
+    if (this.make === null || after > this.cursor) return false;
+    this.cursor = Math.max(this.cursor, last);
+    this.events.update((log) => record(log, events));
+    return true;
+  }
+
+  /** Asks for what other windows said since, and takes it in. */
+  refresh(): void {
+    const { make } = this;
+    this.missed = make === null;
+    if (make === null) return;
+    this.api
+      .eventsAfter(make, this.cursor)
+      .pipe(catchError(() => EMPTY))
+      .subscribe(({ events, last }) => {
+        if (make !== this.make) return;
+        this.cursor = Math.max(this.cursor, last);
+        this.events.update((log) => record(log, events));
+      });
+  }
+
+  place(piece: string): Position {
+    return positionOf(this.events(), piece);
+  }
+
+  /** Where every piece was at a time, ms since 1970. */
+  placesAt(time: number): (piece: string) => Position {
+    const then = logUntil(this.events(), time);
+    return (piece) => positionOf(then, piece);
+  }
+
+  /** The piece worked on last, or null before the first stitch of the make. */
+  readonly lastPiece = computed(() => {
+    let last: MakerEvent | null = null;
+    for (const events of this.events().values()) {
+      const event = events[events.length - 1];
+      if (event && (!last || event.at > last.at)) last = event;
+    }
+    return last?.piece ?? null;
+  });
+
+  /** What was said of a piece and is not undone; earliest first. */
+  said(piece: string): readonly MakerEvent[] {
+    return standingEvents(this.events(), piece);
+  }
+
+  say(piece: string, what: Said): void {
+    if (this.make === null) return;
+    const event: MakerEvent = { id: crypto.randomUUID(), piece, at: nextTime(this.events(), Date.now()), ...what };
+    this.events.update((log) => record(log, [event]));
+    this.outbox.add(this.make, event);
+  }
+
+  reach(piece: string, { round, action }: Position): void {
+    this.say(piece, { kind: 'reached', round, action });
+  }
+
+  /** Takes back the last thing said of a piece, whatever it was. */
+  undo(piece: string): void {
+    const last = this.said(piece).at(-1);
+    if (last) this.say(piece, { kind: 'undone', event: last.id });
+  }
+}

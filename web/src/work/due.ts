@@ -1,0 +1,66 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { timelyOf, type Timely } from '@lemniscus/core/making';
+import { stuffingSaid } from '@lemniscus/core/supply';
+import * as z from 'zod';
+import { keep, recall } from '../data/device/local';
+import { Shapes } from '../data/follows/shapes';
+import { AtHook } from './at-hook';
+
+/** What a hand with stuffing needs, mm (common practice: 35 to 40). */
+const HAND_MM = 38;
+const HAND_KEY = 'hand-opening';
+
+/** What of the piece at the hook has its time: what is to be done now, before it is too late. */
+@Injectable()
+export class Due {
+  private readonly hook = inject(AtHook);
+  private readonly shapes = inject(Shapes);
+
+  private readonly opening = signal(z.number().min(10).max(120).catch(HAND_MM).parse(recall(HAND_KEY)));
+  /** The opening a hand needs, as the maker says; mm. */
+  readonly handMm = this.opening.asReadonly();
+
+  /** Ids of what was done, or is not for this maker. */
+  readonly settled = computed(() => this.hook.said().flatMap((event) => (event.kind === 'settled' ? [event.gate] : [])), {
+    equal: (a, b) => a.join('\n') === b.join('\n'),
+  });
+
+  /** What has its time, without what was done or is not for this maker. */
+  readonly timely = computed<readonly Timely[]>(() => {
+    const plan = this.hook.plan();
+    const round = this.hook.round();
+    if (!plan) return [];
+    const profile = this.hook.profile();
+    const flat = this.shapes.outline(plan.fabric).lie !== 'stuffed';
+    const openings = profile && !flat ? Array.from(profile.r, (r) => 2 * r) : [];
+    const stuffed = !flat && stuffingSaid(plan.counted.part) !== 'none';
+    const settled = new Set(this.settled());
+    const all = timelyOf(plan.counted, plan.fabric, { round, action: 0 }, { openings, handMm: this.handMm(), stuffed });
+    return all.filter((one) => !settled.has(one.id));
+  });
+
+  /** What was put off in this window, each at how near it was: it is said again when it comes nearer. */
+  private readonly putOff = signal<ReadonlySet<string>>(new Set());
+  /** What is to be done now, and was not put off. */
+  readonly now = computed(() => {
+    const putOff = this.putOff();
+    return this.timely().filter((one) => one.near !== 'ahead' && !putOff.has(this.putOffKey(one)));
+  });
+
+  later(one: Timely): void {
+    this.putOff.update((all) => new Set([...all, this.putOffKey(one)]));
+  }
+
+  settle({ id }: Timely, how: 'done' | 'not'): void {
+    this.hook.say({ kind: 'settled', gate: id, how });
+  }
+
+  setHand(mm: number): void {
+    this.opening.set(mm);
+    keep(HAND_KEY, mm);
+  }
+
+  private putOffKey({ id, near }: Timely): string {
+    return `${this.hook.piece()?.id ?? ''} ${near} ${id}`;
+  }
+}
