@@ -3,49 +3,78 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 /** The folders of core in the order of the craft: each may import those before it, by their index. */
-const CORE_ORDER = [['notation'], ['fabric'], ['spacing', 'gauge'], ['shape'], ['making', 'assembly'], ['supply'], ['exchange']];
+const CORE_ORDER = [
+  ['bounds'],
+  ['notation'],
+  ['fabric'],
+  ['spacing', 'gauge'],
+  ['shape'],
+  ['making', 'assembly'],
+  ['supply'],
+  ['exchange'],
+];
 
-/** What a folder of core may not reach: everything at its level or after it, and the inside of any other folder. */
-function coreArrows(folder) {
-  const level = CORE_ORDER.findIndex((folders) => folders.includes(folder));
-  const later = CORE_ORDER.slice(level)
+/** The folders of the server: each resource knows those before it; what follows from several is folded last. */
+const SERVER_ORDER = [['http', 'database'], ['live'], ['makes', 'basket', 'measurements'], ['events'], ['folds']];
+
+/** The folders of the web application, the screens in one row: they share controls, drawings and data, and nothing else. */
+const WEB_ORDER = [
+  ['workers', 'data/device', 'data/server'],
+  ['data/sync'],
+  ['data/owned'],
+  ['data/open'],
+  ['data/follows'],
+  ['drawing'],
+  ['controls'],
+  ['shelf', 'make', 'pattern', 'gather', 'work', 'basket'],
+  ['app'],
+];
+
+/** What may not be imported from a folder of such an order: everything in its own row and after it. */
+function laterFolders(order, folder) {
+  const level = order.findIndex((folders) => folders.includes(folder));
+  const later = order
+    .slice(level)
     .flat()
     .filter((each) => each !== folder);
+  if (later.length === 0) return [];
+  const message = `${folder} comes before this: imports go one way only.`;
+  return [{ group: later.map((each) => `**/${each.split('/').at(-1)}/**`), message }];
+}
+
+/** The arrows of one folder; tests may read anything to test what comes before it. */
+function arrows(root, order, folder, more = []) {
   return {
-    files: [`core/src/${folder}/**/*.ts`],
-    // Tests read patterns to test what comes before them.
+    files: [`${root}/src/${folder}/**/*.ts`],
     ignores: ['**/*.spec.ts'],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            // The last folder may reach all others.
-            ...(later.length > 0
-              ? [
-                  {
-                    group: later.map((each) => `../${each}/**`),
-                    message: `core/${folder} comes before this in the order of the craft.`,
-                  },
-                ]
-              : []),
-            { group: ['../*/*', '!../*/index.js'], message: 'Import another folder through its index.' },
-            {
-              group: ['node:*', '@angular/*', '@lemniscus/*', 'rxjs', 'express', 'd3*'],
-              message: 'The core knows no DOM, no Node API and no framework.',
-            },
-          ],
-        },
-      ],
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'performance', 'fetch', 'setTimeout', 'setInterval'],
-      'no-restricted-properties': [
-        'error',
-        { object: 'Date', property: 'now', message: 'The core has no clock: take the time as a value.' },
-        { object: 'Math', property: 'random', message: 'The core has no randomness without a seed.' },
-      ],
-    },
+    rules: { 'no-restricted-imports': ['error', { patterns: [...laterFolders(order, folder), ...more] }] },
   };
 }
+
+const PURE_CORE = {
+  'no-restricted-globals': ['error', 'window', 'document', 'process', 'performance', 'fetch', 'setTimeout', 'setInterval'],
+  'no-restricted-properties': [
+    'error',
+    { object: 'Date', property: 'now', message: 'The core has no clock: take the time as a value.' },
+    { object: 'Math', property: 'random', message: 'The core has no randomness without a seed.' },
+  ],
+};
+const CORE_ONLY = [
+  { group: ['../*/*', '!../*/index.js'], message: 'Import another folder through its index.' },
+  {
+    group: ['node:*', '@angular/*', '@lemniscus/*', 'rxjs', 'express', 'd3*'],
+    message: 'The core knows no DOM, no Node API and no framework.',
+  },
+];
+const SERVER_ONLY = [{ group: ['@lemniscus/web*', '@angular/*'], message: 'The server never imports the web application.' }];
+const WEB_ONLY = [
+  {
+    group: ['@lemniscus/server*', 'node:*', 'express', '@mikro-orm/*'],
+    message: 'The web application reaches the server only through api.',
+  },
+];
+/** Drawing and workers take core values and know no data. */
+const NO_DATA = { group: ['**/data/**'], message: 'Drawing and workers take core values; they know no data.' };
 
 const forbid = (files, group, message) => ({
   files,
@@ -55,22 +84,14 @@ const forbid = (files, group, message) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '.build/**', 'e2e/results/**'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '.build/**', 'e2e/results/**', '**/.bench-*/**'] },
   js.configs.recommended,
   {
     files: ['**/*.ts'],
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          'core/tsconfig.json',
-          'api/tsconfig.json',
-          'server/tsconfig.json',
-          'web/tsconfig.json',
-          'bench/tsconfig.json',
-          'bench/bare-page/tsconfig.json',
-          'tsconfig.check.json',
-        ],
+        projectService: true,
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -86,34 +107,18 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.spec.ts', 'e2e/**/*.ts'], rules: { 'max-lines-per-function': 'off' } },
-  ...CORE_ORDER.flat().map(coreArrows),
+  ...CORE_ORDER.flat().map((folder) => arrows('core', CORE_ORDER, folder, CORE_ONLY)),
+  { files: ['core/src/**/*.ts'], ignores: ['**/*.spec.ts'], rules: PURE_CORE },
   forbid(
     ['api/src/**/*.ts'],
     ['@lemniscus/server*', '@lemniscus/web*', 'node:*', '@angular/*', 'express'],
     'api is shared by server and web: it knows only core.',
   ),
-  forbid(['server/src/**/*.ts'], ['@lemniscus/web*', '@angular/*'], 'The server never imports the web application.'),
+  { files: ['server/src/*.ts'], rules: { 'no-restricted-imports': ['error', { patterns: SERVER_ONLY }] } },
+  ...SERVER_ORDER.flat().map((folder) => arrows('server', SERVER_ORDER, folder, SERVER_ONLY)),
   { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },
-  forbid(
-    ['web/src/**/*.ts'],
-    ['@lemniscus/server*', 'node:*', 'express', '@mikro-orm/*'],
-    'The web application reaches the server only through api.',
-  ),
-  forbid(
-    ['web/src/drawing/**/*.ts', 'web/src/workers/**/*.ts'],
-    [
-      '../shell/**',
-      '../shelf/**',
-      '../pattern/**',
-      '../gather/**',
-      '../work/**',
-      '../data/**',
-      '@lemniscus/server*',
-      'node:*',
-      'express',
-      '@mikro-orm/*',
-    ],
-    'Drawing and workers take core values; they know no screen and no data.',
+  ...WEB_ORDER.flat().map((folder) =>
+    arrows('web', WEB_ORDER, folder, ['drawing', 'workers'].includes(folder) ? [...WEB_ONLY, NO_DATA] : WEB_ONLY),
   ),
   {
     files: ['web/src/**/*.ts'],

@@ -3,9 +3,10 @@ import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base } from '@playwright/test';
+import { test as base, type BrowserContext } from '@playwright/test';
 
 export const root = join(import.meta.dirname, '..');
+export const VIEWPORT = { width: 1280, height: 800 };
 
 /** The served application with a database of its own, which can be stopped and started again at the same address. */
 export class App {
@@ -40,17 +41,84 @@ export class App {
   }
 }
 
-/** Each test has its own application with the demo in it. */
-export const test = base.extend<{ app: App; arguments: string[] }>({
-  arguments: [[], { option: true }],
-  app: async ({ arguments: args }, use) => {
-    const data = await mkdtemp(join(tmpdir(), 'lemniscus-e2e-'));
-    const app = new App(data);
-    await app.start(...args);
-    await use(app);
+interface Options {
+  /** A server and a browser of its own: for a journey that stops the server, or changes what all makes share. */
+  readonly alone: boolean;
+  /** A browser of its own, at the server that others use too: for a phone, another clock, another colour scheme. */
+  readonly fresh: boolean;
+  /** How a server of its own is started. */
+  readonly arguments: string[];
+}
+
+interface Worker {
+  /** The server that the journeys of a worker share, started when the first of them asks. */
+  readonly standing: () => Promise<App>;
+  /** The browser that they share: what it fetched once is there for the next. */
+  readonly warm: BrowserContext;
+}
+
+interface Served {
+  readonly app: App;
+  readonly end: () => Promise<void>;
+}
+
+async function serve(args: readonly string[]): Promise<Served> {
+  const data = await mkdtemp(join(tmpdir(), 'lemniscus-e2e-'));
+  const app = new App(data);
+  await app.start(...args);
+  const end = async (): Promise<void> => {
     await app.stop();
     await rm(data, { recursive: true });
+  };
+  return { app, end };
+}
+
+export const test = base.extend<Options & { app: App }, Worker>({
+  alone: [false, { option: true }],
+  fresh: [false, { option: true }],
+  arguments: [[], { option: true }],
+  standing: [
+    async ({ browser: _browser }, use) => {
+      const standing: Promise<Served>[] = [];
+      await use(async () => (await (standing[0] ??= serve([]))).app);
+      for (const each of standing) await (await each).end();
+    },
+    { scope: 'worker' },
+  ],
+  warm: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: VIEWPORT, reducedMotion: 'reduce', serviceWorkers: 'block' });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  app: async ({ alone, arguments: args, standing }, use) => {
+    if (!alone) return use(await standing());
+    const own = await serve(args);
+    await use(own.app);
+    await own.end();
+  },
+  context: async ({ alone, fresh, browser, warm, app, viewport, hasTouch, isMobile, serviceWorkers, contextOptions }, use) => {
+    if (alone || fresh) {
+      const context = await browser.newContext({ ...contextOptions, viewport, hasTouch, isMobile, serviceWorkers });
+      await use(context);
+      await context.close();
+      return;
+    }
+    await forgetAll(warm, app.url);
+    await use(warm);
+    await warm.setOffline(false);
+    for (const page of warm.pages()) await page.close();
   },
 });
+
+/** Takes away what a journey before left on this device, but not what the browser fetched. */
+async function forgetAll(context: BrowserContext, origin: string): Promise<void> {
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'local_storage,indexeddb,cookies' });
+  await page.close();
+}
 
 export { expect } from '@playwright/test';

@@ -1,14 +1,14 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
-import { expect, test } from './app.js';
-import { expectAllSent, stage, stitchDone, takeUp } from './pages.js';
+import { expect, test, type App } from './app.js';
+import { expectAllSent, stage, stitchDone, takeFromShelf } from './pages.js';
 
 const view = (page: Page, name: string): Locator => page.getByRole('navigation', { name: 'Gather' }).getByRole('link', { name });
 const row = (page: Page, name: string | RegExp): Locator => page.getByRole('row', { name });
 const number = async (place: Locator): Promise<number> => Number.parseFloat((await place.innerText()).replace(/^[^\d]*/, ''));
 
-async function toGather(page: Page, url: string, title: string, name?: string): Promise<void> {
-  await takeUp(page, url, title);
+async function toGather(page: Page, app: App, title: string, name?: string): Promise<void> {
+  await takeFromShelf(page, app, title);
   await stage(page, 'Gather').click();
   if (name) await view(page, name).click();
 }
@@ -30,6 +30,9 @@ async function putYarn(page: Page, words: Record<string, string>): Promise<void>
   for (const [label, value] of Object.entries(words)) await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByRole('button', { name: 'Put in', exact: true }).click();
 }
+
+// The basket and what was measured are shared by all makes.
+test.use({ alone: true });
 
 test.describe('from an empty basket', () => {
   test.use({ arguments: ['--empty'] });
@@ -104,7 +107,7 @@ test.describe('from an empty basket', () => {
 });
 
 test('a swatch changes every number, and leaving it out brings them back', async ({ app, page }) => {
-  await toGather(page, app.url, 'Harbour puffin');
+  await toGather(page, app, 'Harbour puffin');
   const body = row(page, /^Body/);
   const across = (): Promise<number> => number(body.getByRole('cell').first());
   const before = await across();
@@ -132,7 +135,7 @@ test('a swatch changes every number, and leaving it out brings them back', async
 
   await test.step('it holds for other makes with the same yarn and hook', async () => {
     await expectAllSent(page);
-    await toGather(page, app.url, 'Seal pup');
+    await toGather(page, app, 'Seal pup');
     await expect(page.locator('lem-in-hand')).toContainText('One stitch is 6.5 mm wide');
   });
   await page.getByRole('button', { name: 'Measure a swatch or a part' }).click();
@@ -142,7 +145,7 @@ test('a swatch changes every number, and leaving it out brings them back', async
 });
 
 test('a colour that runs out in round 19, the plan that avoids it, and the warning at the hook', async ({ app, page }) => {
-  await toGather(page, app.url, 'Harbour puffin', 'Yarn');
+  await toGather(page, app, 'Harbour puffin', 'Yarn');
   const black = page.locator('article').filter({ has: page.getByLabel('Yarn for black', { exact: true }) });
   await test.step('the black is weighed on the simulated scale', async () => {
     await black.getByRole('button', { name: 'Weigh what is left' }).click();
@@ -174,7 +177,7 @@ test('a colour that runs out in round 19, the plan that avoids it, and the warni
 });
 
 test('what is worked comes off the yarn, in the basket too', async ({ app, page }) => {
-  await toGather(page, app.url, 'Harbour puffin', 'Yarn');
+  await toGather(page, app, 'Harbour puffin', 'Yarn');
   const left = (): Promise<number> => number(page.locator('article .amount').first());
   const before = await left();
   await stage(page, 'Work').click();
@@ -193,7 +196,7 @@ test('what is worked comes off the yarn, in the basket too', async ({ app, page 
 });
 
 test('two choices side by side, and a wanted size', async ({ app, page }) => {
-  await toGather(page, app.url, 'Striped lighthouse', 'Compare');
+  await toGather(page, app, 'Striped lighthouse', 'Compare');
   const tower = row(page, /^Tower/);
   await expect(tower.getByRole('cell').last()).toContainText('+');
   await pick(page, 'Other yarn weight', '2 Fine');

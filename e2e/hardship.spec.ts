@@ -1,21 +1,22 @@
-import type { APIRequestContext, Page } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
 import { expect, test } from './app.js';
-import { dial, dialog, expectAllSent, expectCount, expectRound, press, stage, takeUp } from './pages.js';
+import {
+  answered,
+  atHook,
+  dial,
+  dialog,
+  expectAllSent,
+  expectCount,
+  expectRound,
+  press,
+  putMake,
+  stage,
+  takeFromShelf,
+  takeUp,
+  watchWorkers,
+} from './pages.js';
 
 const TUBE = '# Tube\nUS terms\n\n## Tube\nR1: 12 sc in ring (12)\nR2–R40: sc around (12)';
-
-/** Puts a make on the server as another device would. */
-async function store(request: APIRequestContext, url: string, text: string, tools: object = {}): Promise<string> {
-  const make = { id: crypto.randomUUID(), text, yarnWeight: 4, hookMm: 3.5, ...tools };
-  const answer = await request.post(`${url}/api/makes`, { data: make });
-  expect(answer.status(), await answer.text()).toBeLessThan(300);
-  return make.id;
-}
-
-async function atHook(page: Page, url: string, make: string): Promise<void> {
-  await page.goto(`${url}/make/${make}/work`);
-  await expect(dial(page)).toBeVisible();
-}
 
 interface Stored {
   readonly id: string;
@@ -28,6 +29,7 @@ test('no screen shows a number that is none, whatever the pattern and the tools'
   test.setTimeout(120_000);
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
+  await watchWorkers(page);
   const texts = [
     '',
     '# Only a title',
@@ -43,7 +45,7 @@ test('no screen shows a number that is none, whatever the pattern and the tools'
     { yarnWeight: 7, hookMm: 30 },
   ];
   for (const [index, text] of texts.entries()) {
-    const make = await store(page.request, app.url, text, tools[index % 2]);
+    const make = await putMake(page, app, text, tools[index % 2]);
     await page.goto(`${app.url}/make/${make}/pattern`);
     const link = (name: string) => page.getByRole('navigation').getByRole('link', { name });
     for (const name of ['Pattern', 'Gather', 'Yarn', 'Eyes, stuffing', 'To get', 'Compare', 'Work']) {
@@ -51,7 +53,7 @@ test('no screen shows a number that is none, whatever the pattern and the tools'
       await expect(link(name)).toHaveAttribute('aria-current', /step|page/);
       await expect(page.locator('lem-pattern-desk, lem-gather-stage, lem-work-stage')).toBeVisible();
       // Shapes come from a worker.
-      await page.waitForTimeout(80);
+      await answered(page);
       const shown = await page.locator('body').innerText();
       expect(shown, `${name} of ${text}`).not.toMatch(/NaN|Infinity|undefined|\[object|-\d+(\.\d+)? (mm|g|cm|min)\b/);
       const drawn = await page.locator('svg [d*="NaN"], svg [points*="NaN"], svg [transform*="NaN"], svg [cx="NaN"]').count();
@@ -61,44 +63,48 @@ test('no screen shows a number that is none, whatever the pattern and the tools'
   expect(errors).toEqual([]);
 });
 
-test('killing the server again and again in a burst of steps loses no event it acknowledged, and none at all in the end', async ({
-  app,
-  page,
-}) => {
-  const make = await store(page.request, app.url, TUBE);
-  const acknowledged = new Set<string>();
-  page.on('response', (response) => {
-    const asked = response.request();
-    if (!response.ok() || asked.method() !== 'POST' || !asked.url().endsWith('/events')) return;
-    const { events } = asked.postDataJSON() as { events: { id: string }[] };
-    for (const { id } of events) acknowledged.add(id);
+test.describe('with a server that falls over', () => {
+  test.use({ alone: true });
+
+  test('killing the server again and again in a burst of steps loses no event it acknowledged, and none at all in the end', async ({
+    app,
+    page,
+  }) => {
+    const make = await putMake(page, app, TUBE);
+    const acknowledged = new Set<string>();
+    page.on('response', (response) => {
+      const asked = response.request();
+      if (!response.ok() || asked.method() !== 'POST' || !asked.url().endsWith('/events')) return;
+      const { events } = asked.postDataJSON() as { events: { id: string }[] };
+      for (const { id } of events) acknowledged.add(id);
+    });
+    await atHook(page, app, make);
+    for (let burst = 0; burst < 3; burst++) {
+      await press(page, 'Space', 15);
+      // Whatever is on its way at this moment.
+      await page.waitForTimeout(110 + 35 * burst);
+      await app.stop('SIGKILL');
+      await press(page, 'Space', 5);
+      const before = [...acknowledged];
+      await app.start();
+      const kept = new Set((await eventsOf(page.request, app.url, make)).map(({ id }) => id));
+      for (const id of before) expect(kept.has(id)).toBe(true);
+    }
+    await expectRound(page, 'Round 6 of 40');
+    await expectCount(page, 0, 12);
+    await expectAllSent(page);
+    expect(acknowledged.size).toBeGreaterThan(20);
+    expect(new Set((await eventsOf(page.request, app.url, make)).map(({ id }) => id)).size).toBe(60);
+    await page.reload();
+    await expectRound(page, 'Round 6 of 40');
   });
-  await atHook(page, app.url, make);
-  for (let burst = 0; burst < 3; burst++) {
-    await press(page, 'Space', 15);
-    // Whatever is on its way at this moment.
-    await page.waitForTimeout(110 + 35 * burst);
-    await app.stop('SIGKILL');
-    await press(page, 'Space', 5);
-    const before = [...acknowledged];
-    await app.start();
-    const kept = new Set((await eventsOf(page.request, app.url, make)).map(({ id }) => id));
-    for (const id of before) expect(kept.has(id)).toBe(true);
-  }
-  await expectRound(page, 'Round 6 of 40');
-  await expectCount(page, 0, 12);
-  await expectAllSent(page);
-  expect(acknowledged.size).toBeGreaterThan(20);
-  expect(new Set((await eventsOf(page.request, app.url, make)).map(({ id }) => id)).size).toBe(60);
-  await page.reload();
-  await expectRound(page, 'Round 6 of 40');
 });
 
 test('two devices that were both away end in one state, whoever comes back first', async ({ app, page, browser }) => {
-  const make = await store(page.request, app.url, TUBE.replace('## Tube', '## Tube (make 2)'));
+  const make = await putMake(page, app, TUBE.replace('## Tube', '## Tube (make 2)'));
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, reducedMotion: 'reduce' });
   const other = await phone.newPage();
-  for (const each of [page, other]) await atHook(each, app.url, make);
+  for (const each of [page, other]) await atHook(each, app, make);
   const own = page.context();
   for (const context of [own, phone]) await context.setOffline(true);
   await press(page, 'Enter', 3);
@@ -130,47 +136,50 @@ test('two devices that were both away end in one state, whoever comes back first
   await phone.close();
 });
 
-test('time is counted from step to step, and stops when the hands do', async ({ app, page }) => {
-  await page.clock.install({ time: new Date('2026-03-04T18:00:00') });
-  const make = await store(page.request, app.url, TUBE);
-  await atHook(page, app.url, make);
-  await expect(page.locator('.today')).toBeHidden();
-  const work = async (minutes: number): Promise<void> => {
-    for (let step = 0; step < minutes / 2; step++) {
-      await page.clock.fastForward(120_000);
-      await press(page, 'Space');
-    }
-  };
-  await press(page, 'Space');
-  await work(12);
-  await press(page, 'Enter');
-  await expect(page.locator('.today')).toHaveText('12 min today');
-  await test.step('a pause is no work, and a new day begins at nought', async () => {
-    await page.clock.fastForward('01:30:00');
-    await press(page, 'Space');
-    await work(6);
-    await press(page, 'Enter');
-    await expect(page.locator('.today')).toHaveText('18 min today');
-    await page.clock.fastForward('12:00:00');
-    await page.reload();
-    await expectRound(page, 'Round 3 of 40');
-    await press(page, 'Enter');
-    await expectRound(page, 'Round 4 of 40');
+test.describe('at another time of day', () => {
+  test.use({ fresh: true });
+
+  test('time is counted from step to step, and stops when the hands do', async ({ app, page }) => {
+    await page.clock.install({ time: new Date('2026-03-04T18:00:00') });
+    const make = await putMake(page, app, TUBE);
+    await atHook(page, app, make);
     await expect(page.locator('.today')).toBeHidden();
-  });
-  await test.step('what is left is told at this maker’s pace', async () => {
-    await press(page, 'p');
-    // 36 of 480 stitches, 24 of them in the 18 minutes, the others at once.
-    await expect(dialog(page).getByRole('row', { name: /Tube/ })).toContainText('444 stitches');
-    const [, pace] = /At ([\d.]+) stitches a minute/.exec((await dialog(page).textContent())!)!;
-    expect(Number(pace)).toBeGreaterThan(20 / 18);
-    expect(Number(pace)).toBeLessThan(36 / 18 + 0.1);
+    const work = async (minutes: number): Promise<void> => {
+      for (let step = 0; step < minutes / 2; step++) {
+        await page.clock.fastForward(120_000);
+        await press(page, 'Space');
+      }
+    };
+    await press(page, 'Space');
+    await work(12);
+    await press(page, 'Enter');
+    await expect(page.locator('.today')).toHaveText('12 min today');
+    await test.step('a pause is no work, and a new day begins at nought', async () => {
+      await page.clock.fastForward('01:30:00');
+      await press(page, 'Space');
+      await work(6);
+      await press(page, 'Enter');
+      await expect(page.locator('.today')).toHaveText('18 min today');
+      await page.clock.fastForward('12:00:00');
+      await page.reload();
+      await expectRound(page, 'Round 3 of 40');
+      await press(page, 'Enter');
+      await expectRound(page, 'Round 4 of 40');
+      await expect(page.locator('.today')).toBeHidden();
+    });
+    await test.step('what is left is told at this maker’s pace', async () => {
+      await press(page, 'p');
+      // 36 of 480 stitches, 24 of them in the 18 minutes, the others at once.
+      await expect(dialog(page).getByRole('row', { name: /Tube/ })).toContainText('444 stitches');
+      const [, pace] = /At ([\d.]+) stitches a minute/.exec((await dialog(page).textContent())!)!;
+      expect(Number(pace)).toBeGreaterThan(20 / 18);
+      expect(Number(pace)).toBeLessThan(36 / 18 + 0.1);
+    });
   });
 });
 
 test('everything at the hook can be done with keys, and every dialog gives the hands back to the dial', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await press(page, 'Enter', 4);
+  await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 4 });
   for (const [key, title] of [
     ['c', 'Count is off'],
     ['r', 'Rip back'],
@@ -212,7 +221,7 @@ test('everything at the hook can be done with keys, and every dialog gives the h
 });
 
 test('inches and a child under three are taken up on every screen', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeUp(page, app, 'Harbour puffin');
   await stage(page, 'Gather').click();
   await page.getByText('in', { exact: true }).click();
   await expect(page.getByRole('row', { name: /Body/ })).toContainText(/\d\.\d in/);
@@ -233,13 +242,13 @@ test('inches and a child under three are taken up on every screen', async ({ app
   await expect(page.locator('figcaption')).toContainText(' in high');
 });
 
-test('makes of the demo can be worked from their first ring to their last stitch', async ({ app, page }) => {
-  test.setTimeout(180_000);
-  const errors: string[] = [];
-  page.on('pageerror', (error) => errors.push(error.message));
-  // In a spiral, in joined rounds, and in rows.
-  for (const title of ['Harbour puffin', 'Rowing boat', 'Signal kite']) {
-    await takeUp(page, app.url, title);
+test.describe('with the yarns of the demo', () => {
+  test.use({ alone: true });
+
+  test('a make of the demo can be worked from its first ring to its last stitch', async ({ app, page }) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    await takeFromShelf(page, app, 'Harbour puffin');
     const pieces = await page.locator('lem-piece-chips button').allTextContents();
     for (let piece = 0; piece < pieces.length; piece++) {
       const where = page.locator('.where');
@@ -262,9 +271,11 @@ test('makes of the demo can be worked from their first ring to their last stitch
     await press(page, 'Escape');
     await stage(page, 'Gather').click();
     await page.getByRole('link', { name: 'Yarn', exact: true }).click();
+    await expect(page.locator('lem-gather-stage')).toContainText('All worked.');
     await expect(page.locator('lem-gather-stage')).not.toContainText('Runs out');
-  }
-  expect(errors).toEqual([]);
-  await page.goto(app.url);
-  await expect(page.getByRole('link', { name: 'Begin' })).toHaveCount(3);
+    expect(errors).toEqual([]);
+    await page.goto(app.url);
+    await expect(page.locator('lem-plank').filter({ hasText: 'Every piece is worked' })).toHaveCount(1);
+    await expect(page.getByRole('link', { name: 'Begin' })).toHaveCount(5);
+  });
 });

@@ -1,5 +1,5 @@
 import { expect, test } from './app.js';
-import { dial, editor, expectAllSent, expectCount, expectRound, paste, stage, stitchDone, takeUp } from './pages.js';
+import { dial, editor, expectAllSent, expectCount, expectRound, paste, stage, stitchDone, takeFromShelf } from './pages.js';
 
 const PATTERN = `Mooring buoy
 
@@ -17,6 +17,8 @@ Rope eye (make 2)
 R1: ch 2, 4 sc in 2nd ch from hook (4)
 R2: sc around (4)
 `;
+
+test.use({ alone: true });
 
 test('from a pasted pattern to the hook, and everything is where it was after a restart', async ({ app, page, browser }) => {
   await test.step('the shelf opens with the demo makes', async () => {
@@ -121,7 +123,7 @@ test('from a pasted pattern to the hook, and everything is where it was after a 
     await app.stop();
     await app.start();
     const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-    await takeUp(other, app.url, 'Mooring buoy');
+    await takeFromShelf(other, app, 'Mooring buoy');
     await expectRound(other, 'Round 7 of 8, ends on 14');
     await expectCount(other, 1, 14);
     await other.getByRole('button', { name: 'Rope eye 2 of 2' }).click();
@@ -138,7 +140,7 @@ test('the screen never waits for the server: steps taken while it is away are ke
   page,
   browser,
 }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeFromShelf(page, app, 'Harbour puffin');
   await page.keyboard.press('Enter');
   await expectAllSent(page);
   await app.stop('SIGKILL');
@@ -151,7 +153,7 @@ test('the screen never waits for the server: steps taken while it is away are ke
   await expectAllSent(page);
   await expect(page.getByText('Server away')).toBeHidden();
   const other = await (await browser.newContext()).newPage();
-  await takeUp(other, app.url, 'Harbour puffin');
+  await takeFromShelf(other, app, 'Harbour puffin');
   await expectCount(other, 7, 18);
   // The sixth action of the round is an increase: two stitches.
   await other.keyboard.press('Space');
@@ -163,7 +165,7 @@ test('the screen never waits for the server: steps taken while it is away are ke
 });
 
 test('a long run of steps by hand gives the counts of the pattern', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeFromShelf(page, app, 'Harbour puffin');
   await page.getByRole('button', { name: 'Wing 2 of 2' }).click();
   // Stitches and actions of each round, by hand from the pattern's text.
   const rounds = [6, 9, 12, 15, 15, 15, 15, 15, 12, 12, 9];

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, root, test } from './app.js';
-import { dropFile, editor, expectAllSent, paste, stage, takeUp } from './pages.js';
+import { dropFile, editor, expectAllSent, openStage, paste, putDemo, takeUp } from './pages.js';
 
 const STACKED = `Buoy
 
@@ -57,8 +57,7 @@ test('the editor offers the next round of the rhythm, completes stitches, and ex
 });
 
 test('terms and length are switched for every round, words around them stay, and undo brings all back', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Rowing boat');
-  await stage(page, 'Pattern').click();
+  await openStage(page, app, await putDemo(page, app, 'Rowing boat'), 'pattern');
   await page.getByRole('button', { name: 'UK terms' }).click();
   await expect(content(page)).toContainText('UK terms');
   await expect(content(page)).toContainText('R5–R7: ch 1, dc around, join with ss (44)');
@@ -97,8 +96,7 @@ test('the map shows what lines up, staggers it before and after, and is linked w
 });
 
 test('earlier texts are kept, can be looked at, and brought back', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Striped lighthouse');
-  await stage(page, 'Pattern').click();
+  await openStage(page, app, await putDemo(page, app, 'Striped lighthouse'), 'pattern');
   await page.getByRole('tab', { name: 'Earlier' }).click();
   await expect(page.getByText('Nothing earlier is kept yet.')).toBeVisible();
   await paste(page, 'Only this\nR1: 5 sc in ring (5)');
@@ -112,8 +110,7 @@ test('earlier texts are kept, can be looked at, and brought back', async ({ app,
 });
 
 test('a pattern goes out as text, clear form and JSON, and comes back in as it was', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Seal pup');
-  await stage(page, 'Pattern').click();
+  await openStage(page, app, await putDemo(page, app, 'Seal pup'), 'pattern');
   const saved = async (kind: string): Promise<{ name: string; text: string }> => {
     await page.getByRole('button', { name: 'Save as' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(kind).click()]);
@@ -135,8 +132,7 @@ test('a pattern goes out as text, clear form and JSON, and comes back in as it w
 });
 
 test('the printed sheet has a box for every round and nothing of the screen', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await stage(page, 'Pattern').click();
+  await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'pattern');
   await page.emulateMedia({ media: 'print' });
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   const sheet = page.locator('lem-sofa-sheet');
@@ -177,15 +173,12 @@ test('the lean of the hand shows as creep, with what brings the start back, and 
 });
 
 test('parts of a set: rows lie flat, limbs are named at the hook, joined rounds say how they end', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Signal kite');
-  await stage(page, 'Gather').click();
+  await openStage(page, app, await putDemo(page, app, 'Signal kite'), 'gather');
   await expect(page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Panel' }) })).toContainText('flat');
-  await takeUp(page, app.url, 'Seal pup');
-  await page.getByRole('button', { name: 'Body', exact: true }).click();
-  for (let round = 1; round < 10; round++) await page.keyboard.press('Enter');
+  await takeUp(page, app, 'Seal pup', { piece: 'body/1', round: 9 });
   await expect(page.locator('.where')).toContainText('Round 10 of 21');
   await expect(page.locator('lem-work-stage')).toContainText('4 sc through Flipper');
-  await takeUp(page, app.url, 'Rowing boat');
+  await takeUp(page, app, 'Rowing boat');
   await page.keyboard.press('Enter');
   // The chain that lifts the yarn is a step of its own, and no stitch.
   await page.keyboard.press('Space');
@@ -197,8 +190,7 @@ test('parts of a set: rows lie flat, limbs are named at the hook, joined rounds 
 test('on a phone the text, its counts and the map can all be reached', async ({ app, browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
-  await takeUp(page, app.url, 'Harbour puffin');
-  await stage(page, 'Pattern').click();
+  await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'pattern');
   await expect(editor(page)).toBeInViewport();
   await page.getByRole('tab', { name: 'Map' }).tap();
   await page.getByRole('button', { name: 'Wing', exact: true }).tap();

@@ -1,5 +1,5 @@
 import { expect, test } from './app.js';
-import { dropFile, editor, expectAllSent, paste, stage, takeUp } from './pages.js';
+import { dropFile, editor, expectAllSent, openStage, paste, putDemo, stage } from './pages.js';
 
 test('a dropped text file is read; other files are refused with what to do', async ({ app, page }) => {
   await page.goto(`${app.url}/new`);
@@ -30,28 +30,29 @@ test('an abandoned pattern can be brought back, and one that is kept with slips 
   await expect(page.locator('lem-plank').filter({ hasText: 'Crooked' })).toContainText('1 count to look at');
 });
 
-test('changes are saved as they are typed, and survive a server that is away and a closed window', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Striped lighthouse');
-  await stage(page, 'Pattern').click();
-  await app.stop();
-  await editor(page).click();
-  await page.keyboard.press('Control+End');
-  await page.keyboard.insertText('\nFlag\nR1: 5 sc in ring (5)\n');
-  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
-  await expect(page.getByRole('status')).toContainText('Server away: changes kept here');
-  await app.start();
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
-  await expectAllSent(page);
-  await page.evaluate(() => localStorage.clear());
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+test.describe('with the server away', () => {
+  test.use({ alone: true });
+
+  test('changes are saved as they are typed, and survive a server that is away and a closed window', async ({ app, page }) => {
+    await openStage(page, app, await putDemo(page, app, 'Striped lighthouse'), 'pattern');
+    await app.stop();
+    await editor(page).click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.insertText('\nFlag\nR1: 5 sc in ring (5)\n');
+    await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+    await expect(page.getByRole('status')).toContainText('Server away: changes kept here');
+    await app.start();
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+    await expectAllSent(page);
+    await page.evaluate(() => localStorage.clear());
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+  });
 });
 
 test('two windows that change one make are told so, and neither text is lost unasked', async ({ app, page, context }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await stage(page, 'Gather').click();
-  await expect(page).toHaveURL(/\/gather$/);
+  await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'gather');
   const url = page.url();
   const other = await context.browser()!.newPage();
   await other.goto(url);
@@ -82,8 +83,7 @@ test('two windows that change one make are told so, and neither text is lost una
 });
 
 test('an absurd hook is refused at the field, and the sizes stay; a decimal comma is one', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await stage(page, 'Gather').click();
+  await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'gather');
   const hook = page.getByRole('spinbutton', { name: 'Hook in millimetres' });
   const body = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Body' }) });
   await expect(body).toContainText(/\d+ mm/);

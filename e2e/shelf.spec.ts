@@ -1,36 +1,44 @@
 import { expect, test } from './app.js';
-import { dial, stitchDone, takeUp } from './pages.js';
+import { dial, stitchDone, takeFromShelf, takeUp } from './pages.js';
 
-test('a make taken off the shelf can be put back, with its progress', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  for (let i = 0; i < 3; i++) await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: 'Back to the shelf' }).click();
-  const plank = page.locator('lem-plank').filter({ hasText: 'Harbour puffin' });
-  await expect(plank).toContainText('Body, round 4 of 31');
-  await plank.getByRole('button', { name: 'Take Harbour puffin off the shelf' }).click();
-  await expect(plank).toBeHidden();
-  await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(plank).toContainText('Body, round 4 of 31');
-  await expect(plank.getByRole('link', { name: 'Carry on' })).toBeVisible();
+test.describe('with the demo alone on it', () => {
+  test.use({ alone: true });
+
+  test('a make taken off the shelf can be put back, with its progress', async ({ app, page }) => {
+    await takeFromShelf(page, app, 'Harbour puffin');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Back to the shelf' }).click();
+    const plank = page.locator('lem-plank').filter({ hasText: 'Harbour puffin' });
+    await expect(plank).toContainText('Body, round 4 of 31');
+    await plank.getByRole('button', { name: 'Take Harbour puffin off the shelf' }).click();
+    await expect(plank).toBeHidden();
+    await page.getByRole('button', { name: 'Put it back' }).click();
+    await expect(plank).toContainText('Body, round 4 of 31');
+    await expect(plank.getByRole('link', { name: 'Carry on' })).toBeVisible();
+  });
 });
 
-test('a make that is not there, and a server that is away, say what to do', async ({ app, page }) => {
-  await page.goto(`${app.url}/make/0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111/work`);
-  await expect(page.getByRole('heading')).toContainText(['', 'This make is not on the shelf.']);
-  await page.getByRole('link', { name: 'Back to the shelf' }).last().click();
-  await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
-  await page.getByRole('link', { name: 'New make' }).click();
-  await expect(page.getByRole('heading', { name: 'New make' })).toBeVisible();
-  await app.stop();
-  await page.getByRole('link', { name: 'Back to the shelf' }).click();
-  await expect(page.getByRole('heading', { name: 'The server cannot be reached.' })).toBeVisible();
-  await app.start();
-  await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
+test.describe('with a server that goes away', () => {
+  test.use({ alone: true });
+
+  test('a make that is not there, and a server that is away, say what to do', async ({ app, page }) => {
+    await page.goto(`${app.url}/make/0f6a1f52-3a55-4d56-9d8e-0d7f3a1c1111/work`);
+    await expect(page.getByRole('heading')).toContainText(['', 'This make is not on the shelf.']);
+    await page.getByRole('link', { name: 'Back to the shelf' }).last().click();
+    await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
+    await page.getByRole('link', { name: 'New make' }).click();
+    await expect(page.getByRole('heading', { name: 'New make' })).toBeVisible();
+    await app.stop();
+    await page.getByRole('link', { name: 'Back to the shelf' }).click();
+    await expect(page.getByRole('heading', { name: 'The server cannot be reached.' })).toBeVisible();
+    await app.start();
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
+  });
 });
 
 test.describe('without the demo', () => {
-  test.use({ arguments: ['--empty'] });
+  test.use({ alone: true, arguments: ['--empty'] });
 
   test('the empty shelf leads to the first pattern', async ({ app, page }) => {
     await page.goto(app.url);
@@ -41,10 +49,10 @@ test.describe('without the demo', () => {
 });
 
 test.describe('on a phone', () => {
-  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test.use({ fresh: true, viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('the work fits without scrolling, and the action lies under the thumb', async ({ app, page }) => {
-    await takeUp(page, app.url, 'Harbour puffin');
+    await takeUp(page, app, 'Harbour puffin');
     await page.getByRole('button', { name: 'Round', exact: true }).tap();
     await dial(page).tap();
     await expect(dial(page)).toHaveAccessibleName('Stitch done. 2 of 12 stitches');
@@ -63,7 +71,7 @@ test.describe('on a phone', () => {
 });
 
 test('day and evening: the choice is kept, and text stands out from its ground in both', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeUp(page, app, 'Harbour puffin');
   /** WCAG 2.2 contrast ratio of the stage's words against the page. */
   const contrast = (): Promise<number> =>
     page.evaluate(() => {

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './app.js';
-import { dial, dialog, expectCount, expectRound, press, stage, takeUp } from './pages.js';
+import { dial, dialog, expectCount, expectRound, stage, takeUp } from './pages.js';
 
-test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+test.use({ fresh: true, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
 /** A thumb's width, px (the common guideline for touch targets). */
 const THUMB = 44;
@@ -21,8 +21,7 @@ function tooSmall(page: Page): Promise<string[]> {
 const sideways = (page: Page): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
 
 test('every screen fits the phone, and whatever can be pressed is as wide as a thumb', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await press(page, 'Enter', 14);
+  await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 14 });
   await expectRound(page, 'Round 15 of 31');
   const looked = async (what: string): Promise<void> => {
     // Dialogs grow as they open.
@@ -63,7 +62,7 @@ test('every screen fits the phone, and whatever can be pressed is as wide as a t
 });
 
 test('with the thumb alone: a step, a group, undo, and what is put off comes back', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeUp(page, app, 'Harbour puffin');
   const tapDial = async (): Promise<void> => {
     const box = (await dial(page).boundingBox())!;
     await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);

@@ -1,30 +1,21 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './app.js';
-import { dial, dialog, expectAllSent, expectCount, expectRound, paste, press, stage, stitchDone, takeUp } from './pages.js';
+import { atHook, dial, dialog, expectAllSent, expectCount, expectRound, paste, press, putMake, stage, takeUp } from './pages.js';
 
 const due = (page: Page): Locator => page.locator('aside lem-due-card');
-
-/** Keeps a pattern as a new make and goes to the hook with it. */
-async function begin(page: Page, url: string, text: string): Promise<void> {
-  await page.goto(`${url}/new`);
-  await paste(page, text);
-  await page.getByRole('button', { name: 'Keep this pattern' }).click();
-  await stage(page, 'Work').click();
-  await expect(stitchDone(page)).toBeVisible();
-}
 
 const PEBBLE =
   'Pebble\nUS terms\n\n## Stone\nWith grey:\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R4: sc around (12)\nR5: dec x 6 (6)\nFasten off.';
 
 test.describe('with the network gone', () => {
-  test.use({ serviceWorkers: 'allow' });
+  test.use({ alone: true, serviceWorkers: 'allow' });
 
   test('a small make from ring to closing, without a server in the middle, and the page opened anew without it', async ({
     app,
     page,
   }) => {
-    await begin(page, app.url, PEBBLE);
+    await atHook(page, app, await putMake(page, app, PEBBLE));
     await press(page, 'Space', 6);
     await expectRound(page, 'Round 2 of 5, ends on 12');
     await press(page, 'Space', 2);
@@ -59,8 +50,7 @@ test.describe('with the network gone', () => {
 });
 
 test('count is off: what may have happened, working on with a changed round, and ripping back', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await press(page, 'Enter', 12);
+  await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 12 });
   await test.step('one short in a plain round of 48: work on', async () => {
     await press(page, 'c');
     await expect(dialog(page)).toContainText('R12 should end on 48');
@@ -140,9 +130,7 @@ test('count is off: what may have happened, working on with a changed round, and
 });
 
 test('doing it differently is kept as made, and the second of a pair is offered the same', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await page.getByRole('button', { name: 'Wing 1 of 2' }).click();
-  await press(page, 'Enter', 2);
+  await takeUp(page, app, 'Harbour puffin', { piece: 'wing/1', round: 2 });
   await press(page, 'Space');
   await test.step('an increase one stitch early: the rest is spread anew', async () => {
     await press(page, 'd');
@@ -180,10 +168,14 @@ test('doing it differently is kept as made, and the second of a pair is offered 
 });
 
 test('an open run goes on until the maker says so, and what is due says so in time', async ({ app, page }) => {
-  await begin(
+  await atHook(
     page,
-    app.url,
-    'Mast\nUS terms\n\n## Pole\nWith red:\nR1: 8 sc in ring (8)\nR2: inc x 8 (16)\nR3: (1 sc, inc) x 8 (24)\nR4 on: sc around until it is 5 cm long\nR5: (1 sc, dec) x 8 (16)\nR6: dec x 8 (8)',
+    app,
+    await putMake(
+      page,
+      app,
+      'Mast\nUS terms\n\n## Pole\nWith red:\nR1: 8 sc in ring (8)\nR2: inc x 8 (16)\nR3: (1 sc, inc) x 8 (24)\nR4 on: sc around until it is 5 cm long\nR5: (1 sc, dec) x 8 (16)\nR6: dec x 8 (8)',
+    ),
   );
   await press(page, 'Enter', 3);
   await expect(page.locator('.run')).toContainText('of 50 mm');
@@ -212,8 +204,7 @@ test('an open run goes on until the maker says so, and what is due says so in ti
 });
 
 test('the colour is said before the last stitch, and the eyes are settled at their time', async ({ app, page }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
-  await press(page, 'Enter', 6);
+  await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 6 });
   await press(page, 'ArrowRight', 5);
   await press(page, 'Space', 3);
   await expect(page.locator('.colour-ahead')).toContainText('In 2 stitches, finish in white');
@@ -240,10 +231,8 @@ test('a piece of which nothing can be worked yet says so, and is worked as soon 
   app,
   page,
 }) => {
-  const id = crypto.randomUUID();
   const text = '# Net float\nUS terms\n\n## Cork\nR1: bobble × 6';
-  await page.request.post(`${app.url}/api/makes`, { data: { id, text, yarnWeight: 4, hookMm: 3.5 } });
-  await page.goto(`${app.url}/make/${id}/work`);
+  await page.goto(`${app.url}/make/${await putMake(page, app, text)}/work`);
   await expect(page.getByRole('heading', { name: 'Nothing of Cork can be worked yet' })).toBeVisible();
   for (const key of ['Space', 'Enter', 'c', 'r', 'd']) await press(page, key);
   await expect(dialog(page)).toHaveCount(0);
@@ -259,9 +248,9 @@ test('a piece of which nothing can be worked yet says so, and is worked as soon 
 });
 
 test('two windows on one piece agree within a second', async ({ app, page, context }) => {
-  await takeUp(page, app.url, 'Harbour puffin');
+  const make = await takeUp(page, app, 'Harbour puffin');
   const other = await context.newPage();
-  await takeUp(other, app.url, 'Harbour puffin');
+  await atHook(other, app, make);
   await press(page, 'Enter', 4);
   await expect(dial(other)).toHaveAccessibleName('Stitch done. 0 of 30 stitches', { timeout: 1_500 });
   await other.bringToFront();
@@ -275,7 +264,7 @@ test('a step is what the maker chose for the piece; a pedal takes it, and the wo
     Object.assign(window, { said });
     speechSynthesis.speak = (utterance) => void said.push(utterance.text);
   });
-  await takeUp(page, app.url, 'Harbour puffin');
+  await takeUp(page, app, 'Harbour puffin');
   await page.getByRole('button', { name: 'More' }).click();
   await dialog(page).getByText('A round', { exact: true }).click();
   await page.keyboard.press('Escape');
@@ -301,8 +290,7 @@ test('a step is what the maker chose for the piece; a pedal takes it, and the wo
 });
 
 test('rows are a strip that turns, and the left hand has everything mirrored', async ({ app, page }) => {
-  await page.goto(app.url);
-  await page.getByRole('link', { name: 'Signal kite', exact: true }).click();
+  await takeUp(page, app, 'Signal kite');
   const way = page.locator('lem-strip path.way');
   await expect(way).toHaveAttribute('d', /^M-70/);
   await expectRound(page, 'Row 1 of 16, ends on 14');
@@ -316,7 +304,7 @@ test('rows are a strip that turns, and the left hand has everything mirrored', a
   await page.keyboard.press('Escape');
   await expect(way).toHaveAttribute('d', /^M70/);
   await test.step('the dial is mirrored too, turns on and on with the work, and back with undo', async () => {
-    await takeUp(page, app.url, 'Harbour puffin');
+    await takeUp(page, app, 'Harbour puffin');
     await expect(page.locator('lem-dial')).toHaveCSS('transform', 'matrix(-1, 0, 0, 1, 0, 0)');
     const turn = (): Promise<number> =>
       page
@@ -346,8 +334,7 @@ test('rows are a strip that turns, and the left hand has everything mirrored', a
 for (const theme of ['light', 'dark'] as const) {
   test(`nothing serious stands in the way of sight, touch or screen reader (${theme})`, async ({ app, page }) => {
     await page.emulateMedia({ colorScheme: theme });
-    await takeUp(page, app.url, 'Harbour puffin');
-    await press(page, 'Enter', 13);
+    await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 13 });
     const check = async (): Promise<void> => {
       const { violations } = await new AxeBuilder({ page }).analyze();
       const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');

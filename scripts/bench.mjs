@@ -1,4 +1,4 @@
-// npm run bench: builds what is measured and what it is measured beside, then prints a table of ratios.
+// npm run bench [-- NAME …]: builds what is measured and what it is measured beside, then prints a table of ratios.
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildPackages, buildWeb } from './build.mjs';
@@ -13,4 +13,4 @@ const bare = join(root, 'bench/bare-page');
 if (!existsSync(join(bare, 'dist/browser/index.html')))
   run(bin('ng'), ['build'], { cwd: bare, env: { NG_CLI_ANALYTICS: 'false' } });
 run(bin('tsc'), ['-b', 'bench']);
-run(process.execPath, [join(root, 'bench/dist/main.js')]);
+run(process.execPath, [join(root, 'bench/dist/main.js'), ...process.argv.slice(2)]);

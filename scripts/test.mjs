@@ -55,7 +55,7 @@ buildPackages();
 async function read() {
   await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await check('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-  await check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.check.json']);
+  await check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.json']);
   await check('Types of the web’s tests', bin('tsc'), ['-p', 'web/tsconfig.json', '--noEmit']);
 }
 async function unitTests() {

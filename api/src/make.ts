@@ -1,5 +1,4 @@
-import { HOOK_RANGE } from '@lemniscus/core/gauge';
-import { BOUNDS } from '@lemniscus/core/notation';
+import { BOUNDS, HOOK_RANGE } from '@lemniscus/core/bounds';
 import * as z from 'zod';
 import { Kit } from './kit.js';
 

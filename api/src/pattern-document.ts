@@ -1,5 +1,5 @@
 import type { PatternDocument as CoreDocument } from '@lemniscus/core/exchange';
-import { BOUNDS } from '@lemniscus/core/notation';
+import { BOUNDS } from '@lemniscus/core/bounds';
 import * as z from 'zod';
 import { PatternText } from './make.js';
 

@@ -1,4 +1,4 @@
-import { YARN_BOUNDS } from '@lemniscus/core/exchange';
+import { YARN_BOUNDS } from '@lemniscus/core/bounds';
 import type { Yarn as CoreYarn } from '@lemniscus/core/supply';
 import * as z from 'zod';
 import { Place, YarnWeight } from './make.js';

@@ -4,17 +4,24 @@ import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
 import { manyEvents } from './many-events.js';
 import { table, type Result } from './measure.js';
+import { productionBuild } from './production-build.js';
 import { readPattern } from './read-pattern.js';
 import { tapToPaint } from './tap-to-paint.js';
 
+const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
+  'read-pattern': readPattern,
+  'append-events': appendEvents,
+  'many-events': manyEvents,
+  'first-load': firstLoad,
+  'drag-slider': dragSlider,
+  'tap-to-paint': tapToPaint,
+  'production-build': productionBuild,
+};
+
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const results: Result[] = [
-  ...(await readPattern(root)),
-  await appendEvents(),
-  ...(await manyEvents()),
-  ...(await firstLoad(root)),
-  ...(await dragSlider(root)),
-  ...(await tapToPaint(root)),
-];
+const asked = process.argv.slice(2);
+const results: Result[] = [];
+for (const [name, bench] of Object.entries(BENCHES))
+  if (asked.length === 0 || asked.includes(name)) results.push(...(await bench(root)));
 console.log(`\n${table(results)}\n\nRatios travel between machines; the times do not.`);
 process.exit(0);

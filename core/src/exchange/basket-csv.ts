@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { YARN_BOUNDS } from '../bounds/index.js';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../gauge/index.js';
 import type { Yarn } from '../supply/index.js';
 
@@ -29,16 +30,6 @@ export const BASKET_COLUMNS = [
 ] as const;
 type Column = (typeof BASKET_COLUMNS)[number];
 const NEEDED: readonly Column[] = ['name', 'weight', 'grams'];
-
-/** Bounds of the numbers; also those of the basket's own fields. */
-export const YARN_BOUNDS = {
-  metresPer100g: [5, 5_000],
-  grams: [0, 100_000],
-  ballGrams: [1, 5_000],
-  price: [0, 100_000],
-  words: 200,
-  rows: 5_000,
-} as const;
 
 /** What spreadsheets take for a formula; such a cell is written with an apostrophe before it, and read without. */
 const FORMULA = /^'*[=+\-@\t\r]/;

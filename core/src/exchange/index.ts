@@ -1,12 +1,4 @@
 export { documentText, toDocument, type DocumentPart, type DocumentRound, type PatternDocument } from './document.js';
-export {
-  BASKET_COLUMNS,
-  basketFromCsv,
-  basketToCsv,
-  YARN_BOUNDS,
-  type BasketFile,
-  type RowProblem,
-  type YarnRow,
-} from './basket-csv.js';
+export { BASKET_COLUMNS, basketFromCsv, basketToCsv, type BasketFile, type RowProblem, type YarnRow } from './basket-csv.js';
 export { listToCsv, listToMarkdown, listToText } from './needs-export.js';
 export { readScaleLine, type ScaleReading } from './scale-line.js';

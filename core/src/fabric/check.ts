@@ -1,5 +1,5 @@
+import { BOUNDS } from '../bounds/index.js';
 import {
-  BOUNDS,
   gatesOf,
   join,
   printItems,

@@ -1,4 +1,5 @@
-import { BOUNDS, counted, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
+import { BOUNDS } from '../bounds/index.js';
+import { counted, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
 
 /** What counting can find, as facts; `describeCount` makes the sentence. `fixes` are the ways out, the likeliest first. */
 export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly Fix[] } & (

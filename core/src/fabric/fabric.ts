@@ -1,4 +1,5 @@
-import { BOUNDS, STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
+import { BOUNDS } from '../bounds/index.js';
+import { STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
 import { foundationOf, type Way } from './foundation.js';
 

@@ -1,6 +1,3 @@
-/** Smallest and largest hook the gauge works with, mm. */
-export const HOOK_RANGE = { min: 0.5, max: 30 } as const;
-
 /** Hooks as they are sold, mm (common practice). */
 export const HOOKS: readonly number[] = [
   1, 1.25, 1.5, 1.75, 2, 2.25, 2.5, 2.75, 3, 3.25, 3.5, 3.75, 4, 4.25, 4.5, 5, 5.5, 6, 6.5, 7, 8, 9, 10, 12, 15, 20, 25,

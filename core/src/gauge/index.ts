@@ -1,6 +1,6 @@
 export { believe, type Belief, type Evidence, type Prior } from './evidence.js';
 export { gaugeOf, HAND_FACTOR, madeWith, type Gauge, type Hand, type MeasuredStitch, type YarnAndHook } from './gauge.js';
-export { HOOK_RANGE, hookNames, HOOKS, US_HOOKS, usHookName, type HookNames } from './hook.js';
+export { hookNames, HOOKS, US_HOOKS, usHookName, type HookNames } from './hook.js';
 export { outside, refuse, type Refusal } from './refusal.js';
 export { heightOf, roundHeights } from './stitch-height.js';
 export { estimateStitch, HAND_SPREAD, HEIGHT_OVER_WIDTH, hookForWidth, type StitchSize } from './stitch-size.js';

@@ -1,4 +1,4 @@
-import { HOOK_RANGE } from './hook.js';
+import { HOOK_RANGE } from '../bounds/index.js';
 import { yarnWeight, type YarnWeightNumber } from './yarn-weight.js';
 
 /** A single crochet as worked, mm. */

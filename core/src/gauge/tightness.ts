@@ -1,5 +1,6 @@
 import type { Gauge, YarnAndHook } from './gauge.js';
-import { HOOK_RANGE, HOOKS } from './hook.js';
+import { HOOK_RANGE } from '../bounds/index.js';
+import { HOOKS } from './hook.js';
 import { hookForWidth } from './stitch-size.js';
 import { yarnWeight, type YarnWeightNumber } from './yarn-weight.js';
 

@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import type { Span } from './span.js';
 import type { Terms } from './stitch.js';
 

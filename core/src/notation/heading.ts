@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import { join, type Span } from './span.js';
 import { numberOf, type Token } from './tokens.js';
 

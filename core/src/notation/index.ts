@@ -1,4 +1,3 @@
-export { BOUNDS } from './bounds.js';
 export {
   describeReading,
   fixesOfReading,

@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import type { Cluster, Group, Item, Times, Work } from './pattern.js';
 import { WorkedReader } from './read-worked.js';
 import { CLOSER_OF, SEPARATORS, type Closer, type Into } from './round-cursor.js';

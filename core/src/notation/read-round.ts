@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import { chainCountsByPlace } from './chains.js';
 import type { Doubt, ReadingDiagnostic } from './diagnostic.js';
 import type { Chain, Close, Group, Item, OpenRun, Start, Stated } from './pattern.js';

@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import { readColourKey, type ColourKey } from './colour-key.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import { guessTerms } from './guess-terms.js';

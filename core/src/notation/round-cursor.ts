@@ -1,4 +1,4 @@
-import { BOUNDS } from './bounds.js';
+import { BOUNDS } from '../bounds/index.js';
 import type { ColourKey } from './colour-key.js';
 import type { Doubt, ReadingDiagnostic } from './diagnostic.js';
 import { labelWord, ordinal, wholeNumber } from './label.js';

@@ -6,16 +6,10 @@ import {
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
-import {
-  PreloadAllModules,
-  provideRouter,
-  withComponentInputBinding,
-  withNavigationErrorHandler,
-  withPreloading,
-} from '@angular/router';
+import { provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
-import { provideNzI18n, en_US } from 'ng-zorro-antd/i18n';
 import { NavigationTrouble } from './navigation-trouble';
+import { PreloadWhenIdle } from './preload-when-idle';
 import { routes } from './routes';
 
 export const appConfig: ApplicationConfig = {
@@ -25,14 +19,13 @@ export const appConfig: ApplicationConfig = {
     provideRouter(
       routes,
       withComponentInputBinding(),
-      // Every screen is fetched once the first is up, so that the next opens even when the server is away.
-      withPreloading(PreloadAllModules),
+      // Every screen is fetched once the first stands, so that the next opens even when the server is away.
+      withPreloading(PreloadWhenIdle),
       withNavigationErrorHandler(() => inject(NavigationTrouble).happened.set(true)),
     ),
     provideHttpClient(withFetch()),
-    provideNzI18n(en_US),
     // The application opens with the network gone, once it has been here.
     // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way to give these options
-    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWithDelay:3000' }),
   ],
 };

@@ -1,7 +1,9 @@
 import type { Routes } from '@angular/router';
+import { Shelf } from '../shelf/shelf';
 
+/** The shelf is what opens first, so it comes with the application; every other screen when it is asked for. */
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', loadComponent: () => import('../shelf/shelf').then((m) => m.Shelf) },
+  { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', component: Shelf },
   { path: 'new', title: 'New make · Lemniscus', loadComponent: () => import('../pattern/new-make').then((m) => m.NewMakePage) },
   { path: 'basket', title: 'Basket · Lemniscus', loadComponent: () => import('../basket/basket-page').then((m) => m.BasketPage) },
   {

@@ -1,4 +1,4 @@
-import { Dialog as Dialogs, type DialogRef } from '@angular/cdk/dialog';
+import { Dialog as Dialogs, DialogConfig, type DialogRef } from '@angular/cdk/dialog';
 import { createGlobalPositionStrategy } from '@angular/cdk/overlay';
 import {
   afterNextRender,
@@ -41,13 +41,13 @@ export class Dialog {
     const dialogs = inject(Dialogs);
     const injector = inject(Injector);
     const viewContainerRef = inject(ViewContainerRef);
-    let open: DialogRef<unknown> | null = null;
+    let open: DialogRef | null = null;
     let closing: Subscription | null = null;
     afterNextRender(() => {
-      open = dialogs.open(this.content(), {
+      const config = Object.assign(new DialogConfig<unknown, DialogRef>(), {
         viewContainerRef,
         ariaLabel: this.name(),
-        autoFocus: 'dialog',
+        autoFocus: 'dialog' as const,
         panelClass: 'lem-dialog',
         backdropClass: 'lem-dialog-behind',
         // From its top, so that it grows downwards while it is filled in.
@@ -55,6 +55,7 @@ export class Dialog {
         width: `${this.width()}px`,
         maxWidth: 'calc(100vw - 16px)',
       });
+      open = dialogs.open(this.content(), config);
       closing = open.closed.subscribe(() => this.closed.emit());
     });
     inject(DestroyRef).onDestroy(() => {

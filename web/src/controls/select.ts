@@ -1,5 +1,6 @@
-import { booleanAttribute, Component, input, output, ViewEncapsulation } from '@angular/core';
+import { booleanAttribute, Component, inject, input, output, ViewEncapsulation } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { en_US, NzI18nService } from 'ng-zorro-antd/i18n';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 
 /** One of many, from a list that opens. NG-ZORRO’s list in our own dress, which comes with it: its whole style sheet is ten times as large. */
@@ -28,4 +29,8 @@ export class Select<T> {
   /** Whether none can be chosen again. */
   readonly clearable = input(false, { transform: booleanAttribute });
   readonly chosen = output<T>();
+
+  constructor() {
+    inject(NzI18nService).setLocale(en_US);
+  }
 }

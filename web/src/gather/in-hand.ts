@@ -1,6 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { HOOK_RANGE, hookNames, HOOKS, tightnessOf, YARN_WEIGHTS, type Hand, type YarnWeightNumber } from '@lemniscus/core/gauge';
+import { HOOK_RANGE } from '@lemniscus/core/bounds';
+import { hookNames, HOOKS, tightnessOf, YARN_WEIGHTS, type Hand, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../controls/choice';

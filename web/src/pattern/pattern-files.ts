@@ -1,6 +1,7 @@
 import { PatternDocument } from '@lemniscus/api';
 import { documentText, toDocument } from '@lemniscus/core/exchange';
-import { BOUNDS, print } from '@lemniscus/core/notation';
+import { BOUNDS } from '@lemniscus/core/bounds';
+import { print } from '@lemniscus/core/notation';
 import { save } from '../data/device/files';
 import type { SettledReading } from '../data/open/settled-reading';
 

@@ -1,7 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { switchMap } from 'rxjs';
 import { EmptyState } from '../controls/empty-state';
 import { MakeApi } from '../data/server/make-api';
@@ -15,7 +14,7 @@ import { Icon } from '../controls/icon';
 /** Every make as a plank with its pieces standing on it. */
 @Component({
   selector: 'lem-shelf',
-  imports: [EmptyState, Icon, LoopMark, NzButtonModule, Plank, RouterLink, ThemeToggle],
+  imports: [EmptyState, Icon, LoopMark, Plank, RouterLink, ThemeToggle],
   templateUrl: './shelf.html',
   styleUrl: './shelf.css',
 })

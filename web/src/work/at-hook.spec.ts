@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import '@angular/compiler';
 import { DestroyRef, Injector } from '@angular/core';
 import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
@@ -40,6 +41,8 @@ R11: dec × 6 (6)
 R1: 5 sc in ring (5)
 R2 on: sc around until it is 4 cm long
 R3: sc around (5)`;
+
+const DEMO = import.meta.glob<string>('../../../demo/*.md', { query: '?raw', import: 'default', eager: true });
 
 /** Shapes worked out at once, as the worker does them. */
 class ShapesAtOnce {
@@ -251,5 +254,32 @@ describe('an open run', () => {
     hook.say({ kind: 'altered', changes: [{ kind: 'length', line, rounds: done }] });
     expect(hook.openRun()).toBeNull();
     expect(hook.fabric()!.roundCount).toBe(done + 2);
+  });
+});
+
+describe('the makes of the demo', () => {
+  it.each(Object.entries(DEMO))('%s is worked from its first ring to its last stitch, piece after piece', (_, text) => {
+    const { hook, pieces, current } = atHook(text);
+    expect(current.count().diagnostics).toEqual([]);
+    const worked: string[] = [];
+    for (let piece = hook.piece()!; ; piece = hook.piece()!) {
+      for (let at = hook.position()!; !hook.finished(); at = hook.position()!) {
+        const { runs, stitches, stitchesDone } = hook.now()!;
+        expect(runs.map(({ words }) => words).join(' ')).toMatch(/^(?!.*(NaN|undefined))./);
+        expect(stitchesDone).toBeLessThanOrEqual(stitches);
+        hook.step('group');
+        const { round, action } = hook.position()!;
+        expect(round > at.round || action > at.action).toBe(true);
+      }
+      expect([hook.now(), hook.step('stitch')]).toEqual([null, false]);
+      worked.push(piece.id);
+      const next = pieces.next();
+      if (!next) break;
+      hook.take(next.id);
+    }
+    expect(worked).toEqual(pieces.all().map(({ id }) => id));
+    for (const { done, left } of pieces.all()) expect([done, left]).toEqual([1, 0]);
+    // In a window opened anew it is as it was left.
+    expect(atHook(text).pieces.all()).toEqual(pieces.all());
   });
 });

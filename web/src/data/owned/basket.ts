@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { Yarn, YarnUse } from '@lemniscus/api';
-import { YARN_BOUNDS } from '@lemniscus/core/exchange';
+import { YARN_BOUNDS } from '@lemniscus/core/bounds';
 import type { Observable } from 'rxjs';
 import * as z from 'zod';
 import { KeptList } from '../sync/kept-list';

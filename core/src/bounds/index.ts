@@ -1,0 +1,3 @@
+export { HOOK_RANGE } from './hook.js';
+export { BOUNDS } from './pattern.js';
+export { YARN_BOUNDS } from './yarn.js';
