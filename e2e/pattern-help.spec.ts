@@ -150,6 +150,14 @@ test('a pattern of a thousand rounds takes typing at once, and junk is a message
   await page.keyboard.press('Control+End');
   await page.keyboard.type('R1001: sc around (96)');
   await expect(page.getByText('1 part, 1 piece, 96096 stitches')).toBeVisible();
+  // Of the table only what is in sight is drawn; the way down it leads to its last line, and from there into the text.
+  const table = page.getByRole('table', { name: 'Rounds' });
+  await expect(table).toHaveAttribute('aria-rowcount', '1002');
+  expect(await table.getByRole('row').count()).toBeLessThan(100);
+  await page.locator('section.reading').evaluate((section) => section.scrollTo(0, section.scrollHeight));
+  await expect(table.getByRole('row').last()).toHaveText(/R1001\s*sc around\s*96\s*✓/);
+  await table.getByRole('button', { name: 'R1001' }).click();
+  await expect(table.locator('.here')).toContainText('R1001');
   await paste(page, `R1: 6 sc in ring\nR2: ${'('.repeat(60_000)}sc × 999999999`);
   await expect(content(page)).toContainText('Groups are nested more than 16 deep here.');
   await paste(page, 'R1: 6 sc in ring (6)');

@@ -51,6 +51,69 @@ test.describe('with the server away', () => {
   });
 });
 
+test('what is changed with the network gone is kept, said to be, and sent when it is back', async ({
+  app,
+  page,
+  context,
+  browser,
+}) => {
+  const make = await putDemo(page, app, 'Harbour puffin');
+  await openStage(page, app, make, 'gather');
+  // Every screen is fetched before the network goes.
+  await stage(page, 'Pattern').click();
+  await expect(editor(page)).toBeVisible();
+  await context.setOffline(true);
+  await editor(page).click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.insertText('\nFlag\nR1: 5 sc in ring (5)\n');
+  await expect(page.getByRole('heading', { name: 'Flag' })).toBeVisible();
+  await stage(page, 'Gather').click();
+  await page.getByRole('radio', { name: '5 Bulky' }).click();
+  await expect(page.getByRole('row', { name: /^Flag/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Server away: changes kept here' })).toBeVisible();
+  await context.setOffline(false);
+  await expectAllSent(page);
+  await expect(page.getByText('Server away')).toBeHidden();
+  const other = await browser.newPage();
+  await openStage(other, app, make, 'gather');
+  await expect(other.getByRole('radio', { name: '5 Bulky' })).toBeChecked();
+  await expect(other.getByRole('row', { name: /^Flag/ })).toBeVisible();
+  await other.close();
+});
+
+test('two windows with one pattern open: what is typed in one stands in the other, and nobody is asked anything', async ({
+  app,
+  page,
+  context,
+}) => {
+  const make = await putDemo(page, app, 'Rowing boat');
+  const other = await context.newPage();
+  for (const each of [page, other]) await openStage(each, app, make, 'pattern');
+  await page.bringToFront();
+  for (const [here, there, line] of [
+    [page, other, 'Mind the oars.'],
+    [other, page, 'And the anchor.'],
+  ] as const) {
+    await here.bringToFront();
+    await editor(here).click();
+    await here.keyboard.press('Control+End');
+    // Slower than a save, so that the other window hears of it while this one still types.
+    await here.keyboard.type(`\n${line}`, { delay: 60 });
+    await expectAllSent(here);
+    await there.bringToFront();
+    await expect(there.locator('.cm-content')).toContainText(line);
+  }
+  for (const each of [page, other]) {
+    await each.bringToFront();
+    await expect(each.locator('.cm-content')).toContainText('Mind the oars.');
+    await expect(each.locator('.cm-content')).toContainText('And the anchor.');
+    await expect(each.getByText('Changed in another window.')).toHaveCount(0);
+    await expectAllSent(each);
+  }
+  const stored = (await (await page.request.get(`${app.url}/api/makes/${make}`)).json()) as { text: string };
+  expect(stored.text).toMatch(/Mind the oars\.\nAnd the anchor\.$/);
+});
+
 test('two windows that change one make are told so, and neither text is lost unasked', async ({ app, page, context }) => {
   await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'gather');
   const url = page.url();

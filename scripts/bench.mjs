@@ -6,11 +6,11 @@ import { ensureChromium } from './chromium.mjs';
 import { bin, ensureInstalled, root, run } from './install.mjs';
 
 ensureInstalled();
-ensureChromium();
-buildPackages();
-buildWeb();
+await ensureChromium();
+await buildPackages();
+await buildWeb();
 const bare = join(root, 'bench/bare-page');
 if (!existsSync(join(bare, 'dist/browser/index.html')))
-  run(bin('ng'), ['build'], { cwd: bare, env: { NG_CLI_ANALYTICS: 'false' } });
-run(bin('tsc'), ['-b', 'bench']);
-run(process.execPath, [join(root, 'bench/dist/main.js'), ...process.argv.slice(2)]);
+  await run(bin('ng'), ['build'], { cwd: bare, env: { NG_CLI_ANALYTICS: 'false' } });
+await run(bin('tsc'), ['-b', 'bench']);
+await run(process.execPath, [join(root, 'bench/dist/main.js'), ...process.argv.slice(2)]);

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { bin, ensureInstalled, readStamp, root, run, writeStamp } from './install.mjs';
+import { bin, ensureInstalled, readStamp, root, run, say, writeStamp } from './install.mjs';
 
 /** What the web application is made from. */
 const WEB_SOURCES = [
@@ -12,6 +12,7 @@ const WEB_SOURCES = [
   'web/src',
   'web/public',
   'web/angular.json',
+  'web/ngsw-config.json',
   'web/tsconfig.json',
   'web/tsconfig.app.json',
   'web/tsconfig.worker.json',
@@ -39,19 +40,24 @@ function hashOf(paths) {
   return hash.digest('hex');
 }
 
-export function buildPackages({ quiet = false } = {}) {
-  run(bin('tsc'), ['-b', 'server'], { quiet });
+export async function buildPackages({ quiet = false } = {}) {
+  await run(bin('tsc'), ['-b', 'server'], { quiet });
 }
 
-export function buildWeb() {
+export async function buildWeb({ quiet = false } = {}) {
   const hash = hashOf(WEB_SOURCES);
   if (readStamp('web') === hash && existsSync(join(root, 'web/dist/browser/index.html'))) return;
-  run(bin('ng'), ['build'], { cwd: join(root, 'web'), env: { NG_CLI_ANALYTICS: 'false' } });
+  say('Building the application: about a minute, once …', quiet);
+  await run(bin('ng'), ['build', '--progress', 'false'], {
+    cwd: join(root, 'web'),
+    held: true,
+    env: { NG_CLI_ANALYTICS: 'false' },
+  });
   writeStamp('web', hash);
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   ensureInstalled();
-  buildPackages();
-  buildWeb();
+  await buildPackages();
+  await buildWeb();
 }

@@ -3,9 +3,9 @@ import { buildPackages, buildWeb } from './build.mjs';
 import { bin, ensureInstalled, run } from './install.mjs';
 
 ensureInstalled();
-buildPackages();
-buildWeb();
-run(bin('concurrently'), [
+await buildPackages();
+await buildWeb();
+await run(bin('concurrently'), [
   '--kill-others',
   '--names',
   'packages,web,server',

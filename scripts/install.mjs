@@ -1,6 +1,8 @@
 // Installs the packages of the lock file where they are missing or were installed from another one. Node's own modules only.
-import { spawnSync } from 'node:child_process';
+import { Buffer } from 'node:buffer';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -19,15 +21,28 @@ export function writeStamp(name, value) {
   writeFileSync(join(stamps, name), value);
 }
 
-/** Runs a command in the project's folder; ends this process when it fails. `quiet` keeps its output off standard output. */
-export function run(command, args, { cwd = root, quiet = false, env = {} } = {}) {
-  const result = spawnSync(command, args, {
+/** Tells what goes on; on standard error where standard output is for an answer. */
+export function say(words, quiet = false) {
+  (quiet ? console.error : console.log)(words);
+}
+
+/**
+ * Runs a command in the project's folder; ends this process when it fails. `quiet` keeps its output off standard output;
+ * `held` tells what it said only when it fails.
+ */
+export async function run(command, args, { cwd = root, quiet = false, held = false, env = {} } = {}) {
+  const out = held ? 'pipe' : quiet ? 2 : 'inherit';
+  const child = spawn(command, args, {
     cwd,
-    stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'],
+    stdio: ['ignore', out, held ? 'pipe' : 'inherit'],
     env: { ...process.env, ...env },
   });
-  if (result.error) throw result.error;
-  if (result.status !== 0) process.exit(result.status ?? 1);
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => said.push(data));
+  const [status] = await once(child, 'close');
+  if (status === 0) return;
+  process.stderr.write(Buffer.concat(said));
+  process.exit(status ?? 1);
 }
 
 /** The path of a package's command. */
@@ -40,6 +55,11 @@ export function ensureInstalled({ quiet = false } = {}) {
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   if (existsSync(join(root, 'node_modules')) && readStamp('install') === lock) return;
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet });
+  say('Installing packages …', quiet);
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'],
+  });
+  if (status !== 0) process.exit(status ?? 1);
   writeStamp('install', lock);
 }

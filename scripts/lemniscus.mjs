@@ -5,7 +5,7 @@ import { buildPackages } from './build.mjs';
 import { ensureInstalled, root } from './install.mjs';
 
 ensureInstalled({ quiet: true });
-buildPackages({ quiet: true });
+await buildPackages({ quiet: true });
 // Paths are the caller's, who may have started npm in another folder.
 const cwd = process.env.INIT_CWD ?? process.cwd();
 const { status } = spawnSync(process.execPath, [join(root, 'server/dist/command/check.js'), ...process.argv.slice(2)], {

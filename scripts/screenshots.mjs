@@ -10,9 +10,9 @@ import { CHROMIUM, ensureChromium } from './chromium.mjs';
 import { ensureInstalled, root } from './install.mjs';
 
 ensureInstalled();
-ensureChromium();
-buildPackages();
-buildWeb();
+await ensureChromium();
+await buildPackages();
+await buildWeb();
 
 const data = mkdtempSync(join(tmpdir(), 'lemniscus-screenshots-'));
 const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {

@@ -5,8 +5,8 @@ import { buildPackages, buildWeb } from './build.mjs';
 import { ensureInstalled, root } from './install.mjs';
 
 ensureInstalled();
-buildPackages();
-buildWeb();
+await buildPackages();
+await buildWeb();
 
 const server = spawn(process.execPath, [join(root, 'server/dist/main.js'), ...process.argv.slice(2)], { stdio: 'inherit' });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

@@ -1,6 +1,6 @@
 import { once } from 'node:events';
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { createServer, type Server } from 'node:http';
+import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -51,6 +51,25 @@ describe('the served application', () => {
     expect(policy).toContain("default-src 'self'");
     expect(policy).toContain("frame-ancestors 'self'");
     expect(policy).not.toContain('upgrade-insecure-requests');
+  });
+
+  it.each([
+    ['from a page of its own', {}, 200],
+    ['typed into the address bar', { 'sec-fetch-site': 'none' }, 200],
+    ['as localhost', { host: 'localhost:4600' }, 200],
+    ['by its IPv6 address', { host: '[::1]:4600' }, 200],
+    ['by a name that was rebound to this machine', { host: 'harbour.example:4600' }, 403],
+    ['by a name that only begins like this machine', { host: '127.0.0.1.harbour.example' }, 403],
+    ['from another site', { 'sec-fetch-site': 'cross-site' }, 403],
+    ['from another name of the same site', { 'sec-fetch-site': 'same-site' }, 403],
+    ['from another port', { origin: 'http://127.0.0.1:1' }, 403],
+    ['from a page without an origin', { origin: 'null' }, 403],
+  ])('asked %s, the API answers %s with %i', async (_, headers, status) => {
+    const { port } = server.address() as AddressInfo;
+    const request = get({ host: '127.0.0.1', port, path: '/api/makes', headers, agent: false });
+    const [response] = (await once(request, 'response')) as [IncomingMessage];
+    response.resume();
+    expect(response.statusCode).toBe(status);
   });
 
   it('answers an unknown address of the API with an error, not with the page', async () => {

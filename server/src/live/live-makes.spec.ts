@@ -14,13 +14,14 @@ describe('open windows', () => {
     const elsewhere = await serving.listen(`/makes/${uuid(9)}/events/live`, (what) => told.push(`wrong ${what}`));
     await events(reached(1, 1));
     await serving.ask('PATCH', `/makes/${MAKE.id}`, { version: 1, hookMm: 4 });
-    const began = Date.now();
-    while (told.length < 2 && Date.now() - began < 1_000) await new Promise((wait) => setTimeout(wait, 10));
-    expect(told).toEqual(['events', 'make']);
+    await expect.poll(() => told).toEqual(['events', 'make']);
+    expect(serving.live.windows(MAKE.id)).toBe(1);
     window.close();
+    // The server itself lets go of it, and of it only.
+    await expect.poll(() => serving.live.windows(MAKE.id)).toBe(0);
+    expect(serving.live.windows(uuid(9))).toBe(1);
     elsewhere.close();
-    await events(reached(2, 2));
-    expect(told).toHaveLength(2);
+    expect((await events(reached(2, 2))).status).toBe(204);
     expect((await serving.ask('GET', `/makes/${uuid(1)}/events/live`)).status).toBe(404);
   });
 });

@@ -30,6 +30,11 @@ export class LiveMakes {
     for (const response of this.open.get(make) ?? []) response.write(message);
   }
 
+  /** How many windows have a make open. */
+  windows(make: string): number {
+    return this.open.get(make)?.size ?? 0;
+  }
+
   /** Ends every stream; windows try again by themselves. */
   close(): void {
     for (const listening of this.open.values()) for (const response of listening) response.end();

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/open.js';
+import { LiveMakes } from '../live/live-makes.js';
 
 export interface Answer {
   readonly status: number;
@@ -17,6 +18,7 @@ export interface Answer {
 export class Serving {
   folder = '';
   database!: Database;
+  live!: LiveMakes;
   private server!: Server;
 
   constructor() {
@@ -32,7 +34,8 @@ export class Serving {
 
   async start(): Promise<void> {
     this.database = await openDatabase(this.folder);
-    this.server = createServer(createApp(this.database, this.folder));
+    this.live = new LiveMakes();
+    this.server = createServer(createApp(this.database, this.folder, this.live));
     this.server.listen(0, '127.0.0.1');
     await once(this.server, 'listening');
   }

@@ -1,4 +1,5 @@
 import { Tab, TabContent, TabList, TabPanel, Tabs } from '@angular/aria/tabs';
+import { CdkVirtualScrollableElement } from '@angular/cdk/scrolling';
 import { ApplicationRef, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
 import { counted, placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
@@ -24,7 +25,20 @@ type View = (typeof VIEWS)[number];
 /** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
 @Component({
   selector: 'lem-pattern-desk',
-  imports: [EarlierTexts, EmptyState, MapView, PatternEditor, RoundTable, SofaSheet, Tab, TabContent, TabList, TabPanel, Tabs],
+  imports: [
+    CdkVirtualScrollableElement,
+    EarlierTexts,
+    EmptyState,
+    MapView,
+    PatternEditor,
+    RoundTable,
+    SofaSheet,
+    Tab,
+    TabContent,
+    TabList,
+    TabPanel,
+    Tabs,
+  ],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
   host: {

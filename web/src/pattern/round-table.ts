@@ -2,12 +2,15 @@ import { Component, computed, input, output } from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
 import { printInstruction, printLabel } from '@lemniscus/core/notation';
 import { outlineOf } from './findings';
+import { LongRoundTable } from './long-round-table';
 
-const MOST_ROWS = 3_000;
+/** Rows that are drawn at once; of more only those in sight are. */
+const MOST_ROWS = 600;
 
 /** Every part with its written lines: what is worked, what it makes, what is stated. */
 @Component({
   selector: 'lem-round-table',
+  imports: [LongRoundTable],
   templateUrl: './round-table.html',
   styleUrl: './round-table.css',
 })
@@ -20,17 +23,14 @@ export class RoundTable {
 
   private readonly outlines = computed(() => outlineOf(this.count()));
 
-  /** Lines that are left out, as nobody scrolls so far. */
-  protected readonly left = computed(() => Math.max(0, this.outlines().reduce((sum, rows) => sum + rows.length, 0) - MOST_ROWS));
+  protected readonly long = computed(() => this.outlines().reduce((sum, rows) => sum + rows.length, 0) > MOST_ROWS);
 
   protected readonly parts = computed(() => {
     const { pattern, parts } = this.count();
-    let shown = 0;
-    const outlines = this.outlines().map((rows) => rows.filter(() => shown++ < MOST_ROWS));
     return parts.map(({ part }, index) => ({
       name: part.name,
       copies: part.copies,
-      rows: outlines[index]!.map((row) => {
+      rows: this.outlines()[index]!.map((row) => {
         const line = part.lines[row.line]!;
         return {
           ...row,

@@ -34,5 +34,6 @@ export function keptKeys(start: string): string[] {
   const stored = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
     .filter((key) => key.startsWith(PREFIX + start))
     .map((key) => key.slice(PREFIX.length));
-  return [...stored, ...[...memory.keys()].filter((key) => key.startsWith(start))];
+  const inMemory = [...memory.keys()].filter((key) => key.startsWith(start));
+  return [...new Set([...stored, ...inMemory])];
 }

@@ -107,6 +107,18 @@ describe('a kept list', () => {
     expect(sendings).toBeGreaterThanOrEqual(3);
   });
 
+  it('holds and sends changes although the disk is full', async () => {
+    storage.full = true;
+    failures = [AWAY, AWAY];
+    const yarns = list();
+    yarns.put({ id: 'a', grams: 5 });
+    yarns.put({ id: 'a', grams: 4 });
+    expect(yarns.items()).toEqual([{ id: 'a', grams: 4 }]);
+    await later();
+    expect(stored.get('a')!.value.grams).toBe(4);
+    expect([yarns.waiting(), kept()]).toEqual([0, []]);
+  });
+
   it('sets aside what the server refuses for good, says so, and loses nothing', async () => {
     const yarns = list();
     await later();
