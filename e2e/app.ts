@@ -79,9 +79,9 @@ export const test = base.extend<Options & { app: App }, Worker>({
   arguments: [[], { option: true }],
   standing: [
     async ({ browser: _browser }, use) => {
-      const standing: Promise<Served>[] = [];
-      await use(async () => (await (standing[0] ??= serve([]))).app);
-      for (const each of standing) await (await each).end();
+      const standing: { served?: Promise<Served> } = {};
+      await use(async () => (await (standing.served ??= serve([]))).app);
+      await (await standing.served)?.end();
     },
     { scope: 'worker' },
   ],

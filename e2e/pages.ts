@@ -117,7 +117,7 @@ export async function openStage(
 /** How much the server has not acknowledged, and how much of it it refused for good. */
 const unsent = (page: Page): Promise<{ waiting: number; refused: number }> =>
   page.evaluate(async () => {
-    const stored = Object.keys(localStorage).filter((key) => /^lemniscus\.(change|yarn|measurement)\./.test(key)).length;
+    const stored = Object.keys(localStorage).filter((key) => /^lemniscus\.(change|event|yarn|measurement)\./.test(key)).length;
     const request = indexedDB.open('lemniscus');
     const database = await new Promise<IDBDatabase>((done, fail) => {
       request.onsuccess = () => done(request.result);

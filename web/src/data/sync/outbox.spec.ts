@@ -91,6 +91,24 @@ describe('outbox', () => {
     expect(box.waiting()).toBe(0);
   });
 
+  it('has what was said just before the page went, though the database had no time to take it', async () => {
+    failures = Array.from({ length: 400 }, () => new RequestFailed(0, 'away'));
+    const { box } = outbox();
+    await settle();
+    for (let n = 1; n <= 5; n++) box.add(MAKE, event(n));
+    window.dispatchEvent(new Event('pagehide'));
+    // What was not written is gone with the page.
+    vi.stubGlobal('indexedDB', new IDBFactory());
+    const next = outbox();
+    await settle();
+    expect((await next.kept.all()).map((each) => each.event)).toEqual([1, 2, 3, 4, 5].map(event));
+    expect([...storage.items.keys()]).toEqual([]);
+    failures = [];
+    next.box.sendNow();
+    await settle(2_000);
+    expect([...new Set(sent.flat())].sort()).toEqual([1, 2, 3, 4, 5]);
+  });
+
   it('sends what a closed window left behind, also from before there was a database', async () => {
     failures = Array.from({ length: 40 }, () => new RequestFailed(0, 'away'));
     storage.setItem(`lemniscus.event.${MAKE}.${event(6).id}`, JSON.stringify(event(6)));

@@ -2,7 +2,7 @@ import { Injectable } from '@angular/core';
 import { Event } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { forget, keptKeys, recall } from '../device/local';
+import { forget, keep, keptKeys, recall } from '../device/local';
 
 /** An event on its way to the server, under its own id. */
 export interface Waiting {
@@ -17,14 +17,21 @@ interface Schema extends DBSchema {
   refused: { key: string; value: Waiting & { readonly why: string } };
 }
 
-/** Where events waited before there was a database. */
-const OLD = 'event.';
+/** Where events wait that the database had no time to take; it takes them when it is opened next. */
+const LAST_MOMENT = 'event.';
 
 /** Events that wait on this device, in IndexedDB. Where the browser refuses one, they last as long as the window. */
 @Injectable({ providedIn: 'root' })
 export class WaitingEvents {
   private readonly memory = new Map<string, Waiting>();
   private readonly database: Promise<IDBPDatabase<Schema> | null> = this.open();
+
+  constructor() {
+    // A page that goes takes what it has not written yet with it; this is written at once.
+    window.addEventListener('pagehide', () => {
+      for (const { id, make, event } of this.memory.values()) keep(`${LAST_MOMENT}${make}.${id}`, event);
+    });
+  }
 
   private async open(): Promise<IDBPDatabase<Schema> | null> {
     try {
@@ -34,9 +41,9 @@ export class WaitingEvents {
           fresh.createObjectStore('refused', { keyPath: 'id' });
         },
       });
-      for (const key of keptKeys(OLD)) {
+      for (const key of keptKeys(LAST_MOMENT)) {
         const event = Event.safeParse(recall(key));
-        const make = key.slice(OLD.length).split('.')[0]!;
+        const make = key.slice(LAST_MOMENT.length).split('.')[0]!;
         if (event.success) await database.put('waiting', { id: event.data.id, make, event: event.data });
         forget(key);
       }
