@@ -40,7 +40,7 @@ interface Painted {
   selector: 'lem-dial',
   template: `
     <canvas #canvas [style.transform]="turned()"></canvas>
-    <svg viewBox="-300 -300 600 600" aria-hidden="true">
+    <svg viewBox="-120 -300 240 600" aria-hidden="true">
       <g [attr.transform]="atHook()">
         @for (shape of next(); track $index) {
           <path
@@ -71,6 +71,12 @@ interface Painted {
       inset: 0;
       width: 100%;
       height: 100%;
+    }
+    /* The hook and the stitch at hand are at the top, in the middle: no wider, so that a step draws little anew. */
+    svg {
+      inset: 0 30%;
+      width: 40%;
+      overflow: hidden;
     }
     canvas {
       will-change: transform;
