@@ -1,3 +1,5 @@
+// First of all: before the first schema is made.
+import './jitless.js';
 export { ApiError, type ApiErrorCode } from './error.js';
 export { Event, EVENT_BATCH, EventBatch, EventPage, NewEvents } from './event.js';
 export { Kit } from './kit.js';
