@@ -9,13 +9,13 @@ import { readPattern } from './read-pattern.js';
 import { tapToPaint } from './tap-to-paint.js';
 
 const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
+  'production-build': productionBuild,
   'read-pattern': readPattern,
   'append-events': appendEvents,
   'many-events': manyEvents,
   'first-load': firstLoad,
   'drag-slider': dragSlider,
   'tap-to-paint': tapToPaint,
-  'production-build': productionBuild,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

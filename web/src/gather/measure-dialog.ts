@@ -2,6 +2,7 @@ import { Component, computed, inject, input, linkedSignal, output, signal } from
 import { FormsModule } from '@angular/forms';
 import type { Measurement } from '@lemniscus/api';
 import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
+import { counted } from '@lemniscus/core/notation';
 import { stitchOfPart } from '@lemniscus/core/shape';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
@@ -103,8 +104,8 @@ function wordsOf(one: Measurement): string {
   const tools = `${yarnWeight(one.yarnWeight).name}, ${one.hookMm} mm`;
   switch (one.kind) {
     case 'swatch': {
-      const tall = one.rounds !== null && one.heightMm !== null ? `, ${one.rounds} rounds in ${one.heightMm} mm` : '';
-      return `${tools}: ${one.stitches} stitches in ${one.widthMm} mm${tall}`;
+      const tall = one.rounds !== null && one.heightMm !== null ? `, ${counted(one.rounds, 'round')} in ${one.heightMm} mm` : '';
+      return `${tools}: ${counted(one.stitches, 'stitch')} in ${one.widthMm} mm${tall}`;
     }
     case 'part':
       return `${tools}: ${one.part} ${one.widthMm} mm wide${one.heightMm === null ? '' : `, ${one.heightMm} mm high`}`;

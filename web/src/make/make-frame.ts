@@ -2,6 +2,7 @@ import { Component, computed, effect, inject, input } from '@angular/core';
 import { Title } from '@angular/platform-browser';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { usHookName, yarnWeight } from '@lemniscus/core/gauge';
+import { counted } from '@lemniscus/core/notation';
 import { EmptyState } from '../controls/empty-state';
 import { PageHeader } from '../controls/page-header';
 import { CurrentMake } from '../data/open/current-make';
@@ -39,7 +40,8 @@ export class MakeFrame {
 
   /** What is not stored on the server yet, in words; empty when all is. */
   protected readonly unsaved = computed(() => {
-    if (this.outbox.trouble() && this.outbox.waiting() > 0) return `Server away: ${this.outbox.waiting()} steps kept here`;
+    if (this.outbox.trouble() && this.outbox.waiting() > 0)
+      return `Server away: ${counted(this.outbox.waiting(), 'step')} kept here`;
     if (this.draft.saving() === 'away') return 'Server away: changes kept here';
     return '';
   });

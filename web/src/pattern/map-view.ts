@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { checkPattern, fabricOf, roundLength, type PatternCount } from '@lemniscus/core/fabric';
-import { counted, applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
+import { applyEdits, counted, read, type TextEdit } from '@lemniscus/core/notation';
 import {
   cornerOf,
   creepOf,
@@ -67,7 +67,7 @@ export class MapView {
     if (!fabric || lit === null || lit >= fabric.roundCount) return '';
     const evenness = evennessOf(fabric, lit);
     const label = this.counted()!.rounds[lit]!.label;
-    const stitches = `${label}: ${roundLength(fabric, lit)} stitches`;
+    const stitches = `${label}: ${counted(roundLength(fabric, lit), 'stitch')}`;
     const crept = this.creepWords(lit);
     if (!evenness) return `${stitches}, no changes${crept}`;
     const gaps = evenness.smallest === evenness.largest ? `${evenness.smallest}` : `${evenness.smallest} to ${evenness.largest}`;
@@ -118,9 +118,9 @@ export class MapView {
 
 /** A part as the map shows it, with how far its changes line up in words. */
 function pictureOf(count: PatternCount, index: number, lean: Lean) {
-  const counted = count.parts[index];
-  if (!counted || counted.rounds.length === 0) return null;
-  const fabric = fabricOf(counted);
+  const part = count.parts[index];
+  if (!part || part.rounds.length === 0) return null;
+  const fabric = fabricOf(part);
   const angles = stitchAngles(fabric, lean);
   const stacking = stackingOf(fabric, angles, 1, fabric.roundCount);
   const corner = cornerOf(fabric, angles, 1, fabric.roundCount);
@@ -129,13 +129,13 @@ function pictureOf(count: PatternCount, index: number, lean: Lean) {
     stacking === null
       ? 'Too few rounds of changes to line up.'
       : `Changes line up to ${percent(stacking)}; corners of about ${(100 * corner).toFixed(1)} % of the radius${seen ? ', which shows.' : ', which hardly shows.'}`;
-  const labels = counted.rounds.map((round) => round.label.replace('Row ', ''));
+  const labels = part.rounds.map((round) => round.label.replace('Row ', ''));
   return {
     fabric,
     angles,
     labels,
     words,
     seen,
-    label: `${counted.part.name} unrolled: ${fabric.roundCount} rounds, ${fabric.stitchCount} stitches. ${words}`,
+    label: `${part.part.name} unrolled: ${counted(fabric.roundCount, 'round')}, ${counted(fabric.stitchCount, 'stitch')}. ${words}`,
   };
 }
