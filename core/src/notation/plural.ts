@@ -26,5 +26,6 @@ export function counted(count: number, noun: string): string {
 
 function plural(word: string): string {
   if (Object.hasOwn(PLURALS, word)) return PLURALS[word]!;
+  if (/[^aeiou]y$/.test(word)) return `${word.slice(0, -1)}ies`;
   return /(s|x|ch|sh)$/.test(word) ? `${word}es` : `${word}s`;
 }

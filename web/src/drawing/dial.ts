@@ -40,7 +40,7 @@ interface Painted {
   selector: 'lem-dial',
   template: `
     <canvas #canvas [style.transform]="turned()"></canvas>
-    <svg viewBox="-120 -300 240 600" aria-hidden="true">
+    <svg viewBox="-200 -300 400 600" aria-hidden="true">
       <g [attr.transform]="atHook()">
         @for (shape of next(); track $index) {
           <path
@@ -72,11 +72,10 @@ interface Painted {
       width: 100%;
       height: 100%;
     }
-    /* The hook and the stitch at hand are at the top, in the middle: no wider, so that a step draws little anew. */
+    /* The hook and the stitch at hand are in the middle, and never wider than this; so a step draws less anew. */
     svg {
-      inset: 0 30%;
-      width: 40%;
-      overflow: hidden;
+      left: calc(100% / 6);
+      width: calc(200% / 3);
     }
     canvas {
       will-change: transform;
