@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { VIEWPORT } from './app.js';
 
 const chromium = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/chromium.json'), 'utf8')) as {
-  path: string;
+  paths: string[];
   args: string[];
 };
 
@@ -22,7 +22,7 @@ export default defineConfig({
     // It would fetch the whole application anew in every test; the test of working offline lets it.
     serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: chromium.path, args: chromium.args },
+    launchOptions: { executablePath: chromium.paths.find((path) => existsSync(path))!, args: chromium.args },
     screenshot: 'only-on-failure',
   },
 });
