@@ -1,11 +1,15 @@
 import { BOUNDS } from '../bounds/index.js';
 import {
+  foundationOf,
+  foundationPlaces,
   gatesOf,
-  join,
-  printItems,
+  instructionSpan,
+  measureRound,
+  openTimes,
   printLabel,
+  worksIn,
   type Fix,
-  type OtherReading,
+  type RoundMeasure,
   type Part,
   type Pattern,
   type PrintStyle,
@@ -16,9 +20,8 @@ import {
   type Terms,
 } from '../notation/index.js';
 import type { CountDiagnostic } from './count-diagnostic.js';
-import { foundationOf, foundationPlaces, lineWay, partWay, type Way } from './foundation.js';
 import { jumpOf } from './growth.js';
-import { measureRound, openTimes, type RoundMeasure } from './measure.js';
+import { lineWay, partWay, type Way } from './way.js';
 import { usingLess, usingUp } from './ways-out.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
@@ -104,7 +107,6 @@ class PartChecker {
     const unread = hasErrorWithin(this.readingErrors, this.lines[index]!.span);
     let told = unread;
     for (let number = this.lines[index]!.first; number <= this.lines[index]!.last; number++) {
-      if (number === this.lines[index]!.first && this.lines[index]!.others.length > 0) this.choose(index);
       const line = this.lines[index]!;
       const label = printLabel({ ...line, first: number, last: number });
       const { measure, available, problems } = this.reckonBest(line, label);
@@ -117,7 +119,7 @@ class PartChecker {
         told = true;
       } else if (all.length === 0 && !told && number === line.first) this.checkGrowth(line, label, available, measure.makes);
       const stated = line.stated?.count ?? null;
-      const ok = all.length === 0 && !unread;
+      const ok = all.every(({ severity }) => severity === 'hint') && !unread;
       const { uses, makes, around } = measure;
       const way = lineWay(line, this.way);
       this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok });
@@ -141,7 +143,7 @@ class PartChecker {
   private reckon(line: RoundLine, label: string, below: number): Reckoning {
     const first = this.rounds.length === 0;
     const foundation = foundationOf(line.items);
-    const places = foundation ? foundationPlaces(foundation, first ? 0 : below, this.rounds, this.counted()) : below;
+    const places = foundation ? foundationPlaces(line.items, first ? 0 : below, this.rounds, this.counted()) : below;
     // Where nobody can know how many places there are, the round is taken at its word.
     const open = line.items.some((item) => openTimes(item) !== null);
     const known = places !== null && (foundation !== null || !first) && (!this.unsure || open);
@@ -153,8 +155,10 @@ class PartChecker {
     const problems: CountDiagnostic[] = [];
     const { uses, makes } = measure;
     const span = instructionSpan(line);
-    if (known && uses < available)
-      problems.push({ code: 'leaves-stitches', severity: 'error', span, label, available, uses, makes });
+    if (known && uses < available) {
+      const severity = this.stopsEarly(line, makes) ? 'hint' : 'error';
+      problems.push({ code: 'leaves-stitches', severity, span, label, available, uses, makes });
+    }
     if (known && uses > available) problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses });
     if (line.stated && line.stated.count !== makes) {
       const stated = line.stated.count;
@@ -172,59 +176,18 @@ class PartChecker {
     return { items: line.items, measure, available, problems };
   }
 
+  /** A last round of plain stitches may stop part of the way. */
+  private stopsEarly(line: RoundLine, makes: number): boolean {
+    const last = line === this.lines.at(-1) && line.first === line.last;
+    const plain = line.items.every((item) => item.kind !== 'group' && item.kind !== 'cluster');
+    const works = worksIn(line.items);
+    const even = works.length > 0 && works.every(({ per, together }) => per === 1 && together === 1);
+    return last && plain && even && (line.stated === null || line.stated.count === makes);
+  }
+
   /** The parts counted before, by name. */
   private counted(): readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] {
     return (this.named ??= this.before.map(({ part, rounds }) => ({ name: part.name, rounds })));
-  }
-
-  /** Takes another reading of a line where the usual one does not fit and the other does, and tells when both could. */
-  private choose(index: number): void {
-    const line = this.lines[index]!;
-    const label = printLabel({ ...line, last: line.first });
-    const usual = this.reckonBest(line, label);
-    for (const other of line.others) {
-      const read = { ...line, items: other.items };
-      const reckoned = this.reckonBest(read, label);
-      const better = usual.problems.length > 0 && reckoned.problems.length === 0;
-      const both = this.bothFit(line, other, usual, reckoned);
-      const nextDecides = both && !this.nextFits(index, usual.measure.makes) && this.nextFits(index, reckoned.measure.makes);
-      const took = better || nextDecides;
-      if (took) this.lines[index] = read;
-      if (other.doubt !== 'oval' && (took || both)) {
-        this.found.push({
-          code: 'two-readings',
-          severity: 'hint',
-          span: instructionSpan(line),
-          label,
-          doubt: other.doubt,
-          tookOther: took,
-          makes: (took ? reckoned : usual).measure.makes,
-          otherMakes: (took ? usual : reckoned).measure.makes,
-          fixes: [took ? reckoned : usual, took ? usual : reckoned]
-            .filter((reading) => reading.problems.length === 0)
-            .flatMap((reading) => writtenOut(line, reading, this.style)),
-        });
-      }
-      if (took) return;
-    }
-  }
-
-  private bothFit(line: RoundLine, { doubt }: OtherReading, usual: Reckoning, other: Reckoning): boolean {
-    if (
-      line.stated ||
-      doubt === 'oval' ||
-      doubt === 'in-next' ||
-      doubt === 'last-slip' ||
-      (doubt === 'chain' && this.rounds.length > 0)
-    )
-      return false;
-    return usual.problems.length === 0 && other.problems.length === 0 && usual.measure.makes !== other.measure.makes;
-  }
-
-  /** Whether the line after `index` works out over `makes` stitches; true when there is none. */
-  private nextFits(index: number, makes: number): boolean {
-    const next = this.lines[index + 1];
-    return !next || this.problemsOver(next, makes) === 0;
   }
 
   private problemsOver(line: RoundLine, below: number): number {
@@ -283,15 +246,6 @@ const MOST_COUNTS = 3;
 /** Stitches that tails draw shut (common practice: the last 5 to 8); nothing goes in through them. */
 const CLOSED = 8;
 
-/** The way out of a doubt: the round written so that it can only be read in one way. */
-function writtenOut(line: RoundLine, { items, measure }: Reckoning, style: PrintStyle): Fix[] {
-  const span = instructionSpan(line);
-  const own = items.filter((item) => item.span.from >= span.from && item.span.to <= span.to);
-  if (own.some((item) => item.kind === 'remark')) return [];
-  const insert = printItems(own, style);
-  return [{ title: `Write “${insert}” (${measure.makes})`, edits: [{ ...span, insert }] }];
-}
-
 function withFixes(problem: CountDiagnostic, fixes: readonly Fix[]): CountDiagnostic {
   return fixes.length > 0 ? { ...problem, fixes } : problem;
 }
@@ -306,12 +260,4 @@ function hasErrorWithin(offsets: readonly number[], { from, to }: Span): boolean
     else high = middle;
   }
   return low < offsets.length && offsets[low]! < to;
-}
-
-function instructionSpan(line: RoundLine): Span {
-  const spans = line.items
-    .filter((item) => item.kind !== 'remark' && item.span.from >= line.label.to && item.span.to <= line.span.to)
-    .map((item) => item.span);
-  if (spans.length === 0) return line.label;
-  return spans.reduce(join);
 }

@@ -1,16 +1,18 @@
 import { BOUNDS } from '../bounds/index.js';
-import { counted, type Doubt, type Fix, type GateKind, type Span } from '../notation/index.js';
+import { counted, type Fix, type GateKind, type Span } from '../notation/index.js';
 
 /** What counting can find, as facts; `describeCount` makes the sentence. `fixes` are the ways out, the likeliest first. */
 export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly Fix[] } & (
+  | {
+      /** A hint where a last round may stop part of the way. */
+      readonly severity: 'error' | 'hint';
+      readonly code: 'leaves-stitches';
+      readonly label: string;
+      readonly available: number;
+      readonly uses: number;
+      readonly makes: number;
+    }
   | ({ readonly severity: 'error' } & (
-      | {
-          readonly code: 'leaves-stitches';
-          readonly label: string;
-          readonly available: number;
-          readonly uses: number;
-          readonly makes: number;
-        }
       | { readonly code: 'uses-too-many'; readonly label: string; readonly available: number; readonly uses: number }
       | {
           readonly code: 'total-differs';
@@ -23,15 +25,6 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
         }
       | { readonly code: 'too-large'; readonly label: string }
     ))
-  | {
-      readonly severity: 'hint';
-      readonly code: 'two-readings';
-      readonly label: string;
-      readonly doubt: Doubt;
-      readonly tookOther: boolean;
-      readonly makes: number;
-      readonly otherMakes: number;
-    }
   | {
       readonly severity: 'hint';
       readonly code: 'growth-ruffles' | 'growth-gathers';
@@ -50,18 +43,12 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
 
 const stitches = (count: number): string => counted(count, 'stitch');
 
-const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
-  'star-repeat': ['the number is how often in all', 'the number is how often more'],
-  chain: ['the chain does not count as a stitch here', 'the chain counts as a stitch'],
-  'in-next': ['one stitch in each', 'all in every one'],
-  'last-slip': ['the slip stitch is one of the round', 'the slip stitch closes the round and does not count'],
-  oval: ['one side of the chain is worked', 'both sides of the chain are worked'],
-};
-
 export function describeCount(d: CountDiagnostic): string {
   switch (d.code) {
     case 'leaves-stitches': {
       const over = d.available - d.uses;
+      if (d.severity === 'hint')
+        return `${d.label} stops after ${d.uses} of the ${stitches(d.available)} below. Fine for a last round that does.`;
       return `${d.label} works ${d.uses} of the ${stitches(d.available)} below: ${over} ${over === 1 ? 'is' : 'are'} left over. As written it makes ${d.makes}.`;
     }
     case 'uses-too-many':
@@ -76,11 +63,6 @@ export function describeCount(d: CountDiagnostic): string {
     }
     case 'too-large':
       return `${d.label} goes past ${BOUNDS.partStitches} stitches in one part, the most that is worked out. Check its repeats.`;
-    case 'two-readings': {
-      const [usual, other] = READINGS[d.doubt];
-      const [took, left] = d.tookOther ? [other, usual] : [usual, other];
-      return `${d.label} can be read in two ways. Taken: ${took}, which makes ${d.makes}. The other: ${left}, which would make ${d.otherMakes}.`;
-    }
     case 'growth-ruffles':
       return `${d.label} adds ${d.by} at once, where about ${d.flat} lie flat: it will ruffle. Fine for a frill.`;
     case 'growth-gathers':

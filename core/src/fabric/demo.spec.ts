@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { print, read } from '../notation/index.js';
-import { checkPattern, fabricOf, foundationOf } from './index.js';
+import { foundationOf, print, read } from '../notation/index.js';
+import { checkPattern, fabricOf } from './index.js';
 
 const folder = join(import.meta.dirname, '../../../demo');
 

@@ -7,7 +7,6 @@ const COUNT_CODES: Readonly<Record<CountDiagnostic['code'], true>> = {
   'uses-too-many': true,
   'total-differs': true,
   'too-large': true,
-  'two-readings': true,
   'growth-ruffles': true,
   'growth-gathers': true,
   'gate-late': true,

@@ -29,7 +29,7 @@ function workByHand(items: readonly Item[], below: number, around: number, turne
   const go = (item: Item): void => {
     if (item.kind === 'group') for (let i = often(item.times); i > 0; i--) item.items.forEach(go);
     else if (item.kind === 'skip') used += item.count;
-    else if (item.kind === 'chain' && item.counted) {
+    else if (item.kind === 'chain' && item.counts > 0) {
       for (let i = 0; i < item.count; i++) made.push({ stitch: 'ch', loop: 'both', parents: [] });
     } else if (item.kind === 'work') {
       for (let i = often(item.count); i > 0; i--) {

@@ -1,7 +1,7 @@
 import { BOUNDS } from '../bounds/index.js';
-import { STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
+import { foundationOf, STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
-import { foundationOf, type Way } from './foundation.js';
+import type { Way } from './way.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
 export const WAYS: readonly Way[] = ['spiral', 'joined', 'turned'];
@@ -215,13 +215,14 @@ class FabricBuilder {
         break;
       }
       case 'chain':
-        if (!item.counted) this.beginAction(item);
-        for (let i = 0; i < item.count && item.counted; i++) this.addLoose(item, 'ch');
+        if (item.counts === 0) this.beginAction(item);
+        for (let i = 0; i < item.counts; i++) this.addLoose(item, 'ch');
         break;
       case 'skip':
         this.beginAction(item);
         this.used += item.count;
         break;
+      case 'spur':
       case 'close':
         this.beginAction(item);
         break;

@@ -12,9 +12,7 @@ export {
   type Change,
   type Fabric,
 } from './fabric.js';
-export { foundationOf, type Way } from './foundation.js';
-export { FLAT_GROWTH } from './growth.js';
+export type { Way } from './way.js';
 export { loopsLeft } from './loops-left.js';
-export { measureItems, measureRound, type Measure, type RoundMeasure } from './measure.js';
 export { roundColours } from './round-colours.js';
 export { toReport, type PatternReport } from './report.js';

@@ -1,14 +1,16 @@
 import {
+  measureItems,
   printItem,
+  worksIn,
   type Fix,
   type Group,
   type Item,
   type PrintStyle,
   type RoundLine,
+  type Span,
   type TextEdit,
   type Work,
 } from '../notation/index.js';
-import { measureItems } from './measure.js';
 
 const MOST_WAYS = 3;
 
@@ -16,9 +18,17 @@ interface Way extends Fix {
   readonly makes: number;
 }
 
+interface Editable {
+  readonly item: Item;
+  readonly place: Span;
+}
+
 /** Edits are only offered to words that stand in the line itself. */
-function editable(line: RoundLine): readonly Item[] {
-  return line.items.filter((item) => item.span.from >= line.label.to && item.span.to <= line.span.to);
+function editable({ items, places, label }: RoundLine): readonly Editable[] {
+  return items.flatMap((item, i) => {
+    const place = places[i];
+    return place && place.from >= label.to ? [{ item, place }] : [];
+  });
 }
 
 function best(ways: readonly Way[], stated: number | null): Fix[] {
@@ -28,13 +38,13 @@ function best(ways: readonly Way[], stated: number | null): Fix[] {
     .map(({ title, edits }) => ({ title, edits }));
 }
 
-function rewritten(item: Group | Work, next: Group | Work, style: PrintStyle): TextEdit[] {
-  return [{ from: item.span.from, to: item.span.to, insert: printItem(next, style) }];
+function rewritten({ from, to }: Span, next: Group | Work, style: PrintStyle): TextEdit[] {
+  return [{ from, to, insert: printItem(next, style) }];
 }
 
 /** What would use up `over` stitches that a round leaves: one repeat more, a decrease more, or plain stitches. */
 export function usingUp(line: RoundLine, over: number, makes: number, stated: number | null, style: PrintStyle): Fix[] {
-  const items = editable(line).filter((item) => item.kind === 'work' || item.kind === 'group' || item.kind === 'cluster');
+  const items = editable(line).filter(({ item: { kind } }) => kind === 'work' || kind === 'group' || kind === 'cluster');
   const last = items.at(-1);
   if (!last) return [];
   const ways: Way[] = [];
@@ -42,20 +52,20 @@ export function usingUp(line: RoundLine, over: number, makes: number, stated: nu
     const written = printItem({ ...work, count }, style);
     ways.push({
       title: `Add “${written}” (${makes + makesMore})`,
-      edits: [{ from: last.span.to, to: last.span.to, insert: `, ${written}` }],
+      edits: [{ from: last.place.to, to: last.place.to, insert: `, ${written}` }],
       makes: makes + makesMore,
     });
   };
-  for (const item of items) {
+  for (const { item, place } of items) {
     if (item.kind !== 'group' || typeof item.times !== 'number') continue;
     const once = measureItems(item.items);
     const more = over / once.uses;
     if (!Number.isInteger(more) || more > item.times) continue;
     const next = { ...item, times: item.times + more };
     const total = makes + more * once.makes;
-    ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(item, next, style), makes: total });
+    ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(place, next, style), makes: total });
   }
-  const works = worksIn(items);
+  const works = worksIn(items.map(({ item }) => item));
   const decrease = works.findLast((work) => work.together > 1);
   if (decrease && over % decrease.together === 0) append(decrease, over / decrease.together, over / decrease.together);
   const plain = works.findLast((work) => work.per === 1 && work.together === 1) ?? works.at(-1);
@@ -66,23 +76,19 @@ export function usingUp(line: RoundLine, over: number, makes: number, stated: nu
 /** What would take `over` stitches out of a round that needs too many: fewer repeats, or a shorter plain run. */
 export function usingLess(line: RoundLine, over: number, makes: number, stated: number | null, style: PrintStyle): Fix[] {
   const ways: Way[] = [];
-  for (const item of editable(line)) {
+  for (const { item, place } of editable(line)) {
     if (item.kind === 'group' && typeof item.times === 'number') {
       const once = measureItems(item.items);
       const fewer = over / once.uses;
       if (!Number.isInteger(fewer) || fewer >= item.times) continue;
       const next = { ...item, times: item.times - fewer };
       const total = makes - fewer * once.makes;
-      ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(item, next, style), makes: total });
+      ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(place, next, style), makes: total });
     } else if (item.kind === 'work' && item.together === 1 && typeof item.count === 'number' && item.count > over) {
       const next = { ...item, count: item.count - over };
       const total = makes - over * item.per;
-      ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(item, next, style), makes: total });
+      ways.push({ title: `Write “${printItem(next, style)}” (${total})`, edits: rewritten(place, next, style), makes: total });
     }
   }
   return best(ways, stated);
-}
-
-function worksIn(items: readonly Item[]): Work[] {
-  return items.flatMap((item) => (item.kind === 'work' ? [item] : item.kind === 'group' ? worksIn(item.items) : []));
 }

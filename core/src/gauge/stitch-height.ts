@@ -1,12 +1,12 @@
-import { FLAT_GROWTH, type Fabric } from '../fabric/index.js';
-import { STITCH_NAMES, type StitchName } from '../notation/index.js';
+import type { Fabric } from '../fabric/index.js';
+import { STITCHES, STITCH_NAMES, type StitchName } from '../notation/index.js';
 
 /**
  * Height of a stitch over that of a single crochet: as many times as its circle takes more increases to lie flat
  * (8, 12 and 18 to six; common practice).
  */
 export function heightOf(stitch: StitchName): number {
-  return FLAT_GROWTH[stitch] / FLAT_GROWTH.sc;
+  return STITCHES[stitch].growth / STITCHES.sc.growth;
 }
 
 /** Mean height of each round in single crochets; 1 for rounds without stitches. */

@@ -80,7 +80,7 @@ export function alteredPart(
         first: number,
         last: number + end - nth - 1,
         open: null,
-        ...(items ? { items, stated: null, like: null, others: [] } : {}),
+        ...(items ? { items, places: [], settings: [], stated: null, like: null } : {}),
       });
       origins.push({ line: index, nth });
       number += end - nth;

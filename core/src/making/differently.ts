@@ -98,7 +98,7 @@ export function colourEarlier(
   if (!cut || next < 0) return null;
   const colour = fabric.colours[fabric.colour[next]!]!;
   const again = (item: Item): boolean => item.kind === 'colour' && item.name.toLowerCase() === colour.toLowerCase();
-  const change: Item = { kind: 'colour', name: colour, span: { from: 0, to: 0 } };
+  const change: Item = { kind: 'colour', name: colour };
   const after = [cut.at, ...cut.rest, ...cut.closing];
   // The pattern's own change, where it comes in this round, is the one that was made early.
   const own = after.findIndex((item) => item.kind === 'colour');

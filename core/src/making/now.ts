@@ -99,7 +99,9 @@ function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: numbe
 
 /** The same item worked so often; a chain that makes no row is one action whatever its length. */
 function ofCount(work: Exclude<Worked, { kind: 'close' | 'skip' }>, count: number): Item {
-  return work.kind === 'chain' && !work.counted ? work : { ...work, count };
+  if (work.kind === 'spur') return count === 1 ? work : { kind: 'group', items: [work], times: count };
+  if (work.kind === 'chain') return work.counts === work.count ? { ...work, count, counts: count } : work;
+  return { ...work, count };
 }
 
 function groupWords(fabric: Fabric, round: number, action: number, terms: Terms): string {

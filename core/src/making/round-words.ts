@@ -22,7 +22,7 @@ export function itemsOfRound(line: RoundLine, number: number): readonly Item[] {
 /** Takes a round's items apart. A round of nothing but openings has no stitches. */
 export function frameOf(items: readonly Item[]): RoundFrame {
   const opens = (item: Item): boolean =>
-    item.kind === 'colour' || item.kind === 'remark' || item.kind === 'foundation' || (item.kind === 'chain' && !item.counted);
+    item.kind === 'colour' || item.kind === 'remark' || item.kind === 'foundation' || (item.kind === 'chain' && item.counts === 0);
   const closes = (item: Item): boolean => item.kind === 'colour' || item.kind === 'remark' || item.kind === 'close';
   const first = items.findIndex((item) => !opens(item));
   const from = first < 0 ? items.length : first;
@@ -69,7 +69,7 @@ export function singleItems(items: readonly Item[], around: number): Item[] {
       case 'group':
         return repeat(open(item.times), () => singleItems(item.items, 1));
       case 'chain':
-        return item.counted ? repeat(item.count, () => [{ ...item, count: 1 }]) : [item];
+        return item.counts > 1 ? repeat(item.counts, () => [{ ...item, count: 1, counts: 1 }]) : [item];
       default:
         return [item];
     }
@@ -109,7 +109,7 @@ function withRepeats(items: readonly Item[]): Item[] {
       if (times > 1 && times * length > best.times * best.length) best = { length, times };
     }
     const unit = items.slice(from, from + best.length);
-    if (best.times > 1) grouped.push({ kind: 'group', items: unit, times: best.times, span: unit[0]!.span });
+    if (best.times > 1) grouped.push({ kind: 'group', items: unit, times: best.times });
     else grouped.push(...unit);
     from += best.length * best.times;
   }

@@ -1,11 +1,31 @@
 import { BOUNDS } from '../bounds/index.js';
+import { counted } from './plural.js';
 import type { Span } from './span.js';
 import type { Terms } from './stitch.js';
 
 export type Severity = 'error' | 'warning' | 'hint';
 
 /** What some words could also mean, besides what they are read as. */
-export type Doubt = 'star-repeat' | 'chain' | 'in-next' | 'oval' | 'last-slip';
+export type Doubt =
+  | 'star-repeat'
+  | 'chain'
+  | 'in-next'
+  | 'oval'
+  | 'last-slip'
+  /** "sc (18)": once, or all round. */
+  | 'bare'
+  /** "sc, inc x6": the last stitch so often, or all of it. */
+  | 'times-of'
+  /** "sc, inc (18)": once, or over and over. */
+  | 'again'
+  /** "(sc, inc)": once, or around. */
+  | 'group-times'
+  /** "inc x6; 12 sc": stitches, or the total. */
+  | 'last-total'
+  /** "2 sc dec": so many decreases in sc, or stitches and then a decrease. */
+  | 'two-words'
+  /** "inc3": three increases, or three in one. */
+  | 'inc-number';
 
 /** Replaces `[from, to)` of the text. */
 export interface TextEdit extends Span {
@@ -61,8 +81,37 @@ export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Sp
     }
   | { readonly code: 'terms-mixed'; readonly declared: Terms; readonly word: string; readonly line: Span }
   | { readonly code: 'no-rounds' }
+  /** A line kept as a note although it sounds like work; `label` where it begins like a round. */
+  | { readonly code: 'note-with-work'; readonly text: string; readonly label: string | null; readonly parts: boolean }
+  | { readonly code: 'bad-copies'; readonly text: string; readonly most: number }
+  | { readonly code: 'more-like-this'; readonly what: string; readonly more: number }
+  | {
+      readonly code: 'two-readings';
+      readonly label: string;
+      readonly doubt: Doubt;
+      readonly tookOther: boolean;
+      readonly makes: number;
+      readonly otherMakes: number;
+      readonly fixes: readonly Fix[];
+    }
   | { readonly code: 'text-too-long'; readonly length: number }
 );
+
+/** The usual way to read each doubt, and the other. */
+const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
+  'star-repeat': ['the number is how often in all', 'the number is how often more'],
+  chain: ['the chain does not count as a stitch here', 'the chain counts as a stitch'],
+  'in-next': ['one stitch in each', 'all in every one'],
+  'last-slip': ['the slip stitch is one of the round', 'the slip stitch closes the round and does not count'],
+  oval: ['one side of the chain is worked', 'both sides of the chain are worked'],
+  bare: ['the stitch is worked all round', 'the stitch is worked once'],
+  'times-of': ['the number is for the last stitch alone', 'the number is for all that stands before it'],
+  again: ['the stitches are worked once', 'the stitches are worked over and over'],
+  'group-times': ['the group is worked once', 'the group is worked all round'],
+  'last-total': ['the last number is stitches', 'the last number is the total'],
+  'two-words': ['both words are one stitch', 'they are two, one after the other'],
+  'inc-number': ['so many increases', 'so many stitches in one'],
+};
 
 const BASE: Readonly<Record<Terms, string>> = { US: 'double crochet', UK: 'single crochet (US terms)' };
 
@@ -121,6 +170,19 @@ export function describeReading(d: ReadingDiagnostic): string {
       return `The text says ${d.declared} terms, but “${d.word}” is a ${d.declared === 'US' ? 'UK' : 'US'} name. One of the two is wrong.`;
     case 'no-rounds':
       return 'There are no rounds in this text yet. Begin a line with “R1:” and say what is worked, such as “R1: 6 sc in ring (6)”.';
+    case 'note-with-work':
+      return d.label
+        ? `“${d.text}” begins like ${d.label}, but its words could not be read as one, so it is kept as a note. Is it a round? Write its stitches after “${d.label}:”.`
+        : `“${d.text}” names stitches, but belongs to no round, so it is kept as a note and not counted. Is it a round? Begin it with its number.`;
+    case 'bad-copies':
+      return `“${d.text}” cannot be how many to make: it needs a whole number from 1 to ${d.most}. Counted as one.`;
+    case 'more-like-this':
+      return `${counted(d.more, 'more finding')} like this (“${d.what}”) ${d.more === 1 ? 'is' : 'are'} not listed. Mend these first.`;
+    case 'two-readings': {
+      const [usual, other] = READINGS[d.doubt];
+      const [took, left] = d.tookOther ? [other, usual] : [usual, other];
+      return `${d.label} can be read in two ways. Taken: ${took}, which makes ${d.makes}. The other: ${left}, which would make ${d.otherMakes}.`;
+    }
     case 'text-too-long':
       return `The text has ${d.length} characters; at most ${BOUNDS.text} are read. Split it into several makes.`;
   }
@@ -157,8 +219,13 @@ export function fixesOfReading(d: ReadingDiagnostic): readonly Fix[] {
     case 'part-unnamed':
     case 'too-many-parts':
     case 'no-rounds':
+    case 'note-with-work':
+    case 'bad-copies':
+    case 'more-like-this':
     case 'text-too-long':
       return [];
+    case 'two-readings':
+      return d.fixes;
     case 'terms-unsure':
     case 'terms-mixed': {
       const declared = d.code === 'terms-mixed' || d.declared;

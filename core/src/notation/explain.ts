@@ -1,4 +1,4 @@
-import { labelWord } from './label.js';
+import { labelWord } from './label-word.js';
 import type { Meaning } from './phrases.js';
 import type { Span } from './span.js';
 import { STITCHES, type StitchName, type Terms } from './stitch.js';
@@ -12,17 +12,6 @@ export interface Explanation {
   /** What the hands do. */
   readonly words: string;
 }
-
-/** How each stitch is worked, in a sentence (common practice). */
-const HOW: Readonly<Record<StitchName, string>> = {
-  sc: 'Hook through the stitch, draw up a loop, yarn over, draw through both loops.',
-  hdc: 'Yarn over, hook through the stitch, draw up a loop, yarn over, draw through all three loops.',
-  dc: 'Yarn over, hook through the stitch, draw up a loop; twice: yarn over, draw through two loops.',
-  tr: 'Yarn over twice, hook through the stitch, draw up a loop; three times: yarn over, draw through two loops.',
-  'sl st': 'Hook through the stitch, draw a loop through the stitch and the loop on the hook. It adds no height.',
-  ch: 'Yarn over, draw through the loop on the hook.',
-  puff: 'Several times in one stitch: yarn over, draw up a long loop; then draw through all of them at once. A small bump.',
-};
 
 /** Explains the word or phrase at an offset, in the pattern's terms; null where there is nothing to explain. */
 export function explainAt(text: string, offset: number, terms: Terms): Explanation | null {
@@ -56,7 +45,7 @@ function sayMeaning(meaning: Meaning, terms: Terms): Omit<Explanation, 'span'> |
   };
   switch (meaning.is) {
     case 'stitch':
-      return { title: named(meaning.stitch), words: HOW[meaning.stitch] };
+      return { title: named(meaning.stitch), words: STITCHES[meaning.stitch].how };
     case 'increase':
       return {
         title: `Increase, ${named(meaning.stitch ?? 'sc')}`,
@@ -72,7 +61,7 @@ function sayMeaning(meaning: Meaning, terms: Terms): Omit<Explanation, 'span'> |
         words: 'A loop of yarn that the first stitches are worked into; its tail then draws it shut.',
       };
     case 'chain':
-      return { title: 'Chain', words: HOW.ch };
+      return { title: 'Chain', words: STITCHES.ch.how };
     case 'skip':
       return { title: 'Skip', words: 'Pass over a stitch and leave it unworked.' };
     case 'turn':

@@ -1,4 +1,5 @@
-import { labelWord, wholeNumber } from './label.js';
+import { labelWord } from './label-word.js';
+import { wholeNumber } from './ordinals.js';
 import type { Part } from './pattern.js';
 import type { Span } from './span.js';
 import { numberOf, tokenize, type Token } from './tokens.js';
@@ -42,9 +43,10 @@ export function gatesOf(part: Part): Gate[] {
   };
   for (const note of part.notes) look(note.text, note.before, note.span);
   part.lines.forEach((line, index) => {
-    for (const item of line.items) {
-      if (item.kind === 'remark' && item.span.from >= line.span.from) look(item.text, index + 1, item.span);
-    }
+    line.items.forEach((item, i) => {
+      const place = line.places[i];
+      if (item.kind === 'remark' && place) look(item.text, index + 1, { from: place.from, to: place.to });
+    });
   });
   return gates.sort((a, b) => a.before - b.before || a.span.from - b.span.from);
 }

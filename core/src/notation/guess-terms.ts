@@ -1,11 +1,15 @@
 import type { ReadingDiagnostic } from './diagnostic.js';
-import type { Line } from './line.js';
+import type { Line } from './layout/line.js';
+import type { Span } from './span.js';
 import type { Terms } from './stitch.js';
 
 export interface GuessedTerms {
   readonly terms: Terms;
   readonly diagnostic: ReadingDiagnostic | null;
 }
+
+/** A line that says the terms. */
+type Said = { readonly terms: Terms; readonly span: Span };
 
 const ONLY_US = new Set(['sc', 'hdc', 'scs', 'hdcs', 'sc2tog', 'sc3tog']);
 const ONLY_UK = new Set(['htr', 'dtr', 'htrs', 'dtrs', 'dc2tog', 'ss']);
@@ -15,7 +19,7 @@ const ONLY_UK = new Set(['htr', 'dtr', 'htrs', 'dtrs', 'dc2tog', 'ss']);
  * for UK terms, as stuffed pieces are worked in the shortest stitch (common practice), and the maker is asked.
  */
 export function guessTerms(lines: readonly Line[]): GuessedTerms {
-  const said = lines.find((line) => line.is === 'terms');
+  const said = lines.find((line) => line.is === 'terms' || (line.is === 'heading' && line.terms !== null)) as Said | undefined;
   let us: { readonly word: string } | null = null;
   let uk: { readonly word: string } | null = null;
   let double = false;

@@ -16,15 +16,16 @@ export type {
   Foundation,
   Group,
   Item,
+  ItemPlace,
   Like,
   Note,
   OpenRun,
-  OtherReading,
   Part,
   Pattern,
   Remark,
   RoundLine,
   Skip,
+  Spur,
   Start,
   Stated,
   Times,
@@ -32,6 +33,29 @@ export type {
   Work,
   Worked,
 } from './pattern.js';
+export { foundationPlaces, type CountedBefore, type RoundMade } from './foundation.js';
+export {
+  chainCountsByPlace,
+  clusterSize,
+  flatGrowth,
+  foundationOf,
+  inLoop,
+  isAction,
+  loopsIn,
+  mapItems,
+  measureItem,
+  measureItems,
+  measureRound,
+  openTimes,
+  stitchesIn,
+  usesOnce,
+  walk,
+  works,
+  worksIn,
+  type Measure,
+  type RoundMeasure,
+} from './items.js';
+export { instructionSpan } from './settle.js';
 export { explainAt, type Explanation } from './explain.js';
 export { markedStitchOf, type MarkedStitch } from './marker.js';
 export { applyEdits, rewrite } from './rewrite.js';
@@ -49,5 +73,5 @@ export {
 } from './print.js';
 export { read, type Reading } from './read.js';
 export { join, placesIn, type Place, type Span } from './span.js';
-export { STITCHES, STITCH_NAMES, type Loop, type StitchName, type Terms } from './stitch.js';
+export { STITCHES, STITCH_NAMES, type Loop, type Stitch, type StitchLook, type StitchName, type Terms, type YarnRuns } from './stitch.js';
 export { numberOf, tokenize, type Token } from './tokens.js';

@@ -1,4 +1,3 @@
-import type { Doubt } from './diagnostic.js';
 import type { Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 
@@ -27,7 +26,6 @@ export interface Work {
   readonly loop: Loop;
   /** The part worked into the wall with these stitches, through both ("flipper"); null for none. */
   readonly through: string | null;
-  readonly span: Span;
 }
 
 /** Different stitches in one stitch of the round below: "(hdc, dc, tr) in next st". Chains among them count. */
@@ -36,29 +34,37 @@ export interface Cluster {
   readonly stitches: readonly { readonly stitch: StitchName; readonly count: number }[];
   readonly count: Times;
   readonly loop: Loop;
-  readonly span: Span;
 }
 
-/** Chains worked in the air. `counted` when the next round finds them as stitches. */
+/**
+ * Chains out and stitches back along them, all hanging on the stitch before: an arm, a stem, a picot. They are no
+ * stitches of the round.
+ */
+export interface Spur {
+  readonly kind: 'spur';
+  readonly chains: number;
+  /** The chain from the hook that the first stitch goes into. */
+  readonly first: number;
+  readonly stitches: readonly { readonly stitch: StitchName; readonly count: number }[];
+}
+
+/** Chains worked in the air, of which the next round finds `counts` as stitches: none, one for all, or each. */
 export interface Chain {
   readonly kind: 'chain';
   readonly count: number;
-  readonly counted: boolean;
-  readonly span: Span;
+  readonly counts: number;
 }
 
 /** Stitches of the round below that are passed over. */
 export interface Skip {
   readonly kind: 'skip';
   readonly count: number;
-  readonly span: Span;
 }
 
 /** How a joined round or a turned row ends: a slip stitch into its first stitch, or the work turned. No stitch of the round. */
 export interface Close {
   readonly kind: 'close';
   readonly how: 'join' | 'turn';
-  readonly span: Span;
 }
 
 /** Items worked over and over. 'around' and 'to last' stand only at the top of a round. */
@@ -66,26 +72,25 @@ export interface Group {
   readonly kind: 'group';
   readonly items: readonly Item[];
   readonly times: Times;
-  readonly span: Span;
 }
 
 /** Whether a chain worked before the first stitches is there, and whether it counts as one of them. */
 export type StartChain = 'none' | 'loose' | 'counted';
 
-/** The beginning of a part: `count` stitches into an adjustable ring, or into the second chain from the hook. */
+/** The beginning of a part: `count` stitches into an adjustable ring, the second chain from the hook, or `chains` joined to a ring. */
 export interface Start {
   readonly kind: 'start';
-  readonly from: 'ring' | 'chain 2';
+  readonly from: 'ring' | 'chain 2' | 'chain ring';
+  /** Chains it begins with: 0 for an adjustable ring. */
+  readonly chains: number;
   readonly stitch: StitchName;
   readonly count: number;
   readonly chain: StartChain;
-  readonly span: Span;
 }
 
 /** What a first round is worked over when it is no ring: the items after it say what is worked there. */
 export type Foundation = {
   readonly kind: 'foundation';
-  readonly span: Span;
 } & (
   | {
       /** A chain of `chains`, worked from its `first` chain from the hook along one side, or back along the other too. */
@@ -108,20 +113,18 @@ export type Foundation = {
 export interface Colour {
   readonly kind: 'colour';
   readonly name: string;
-  readonly span: Span;
 }
 
 /** Words inside a round that change no count ("place the marker"). */
 export interface Remark {
   readonly kind: 'remark';
   readonly text: string;
-  readonly span: Span;
 }
 
-export type Item = Work | Cluster | Chain | Skip | Close | Group | Start | Foundation | Colour | Remark;
+export type Item = Work | Cluster | Spur | Chain | Skip | Close | Group | Start | Foundation | Colour | Remark;
 
 /** What the maker does as one: an item that is worked, without groups and words. */
-export type Worked = Work | Cluster | Chain | Skip | Close | Start;
+export type Worked = Work | Cluster | Spur | Chain | Skip | Close | Start;
 
 export interface Stated {
   readonly count: number;
@@ -136,10 +139,9 @@ export interface Like {
   readonly own: number;
 }
 
-/** What a line could also mean, for the count to decide between. */
-export interface OtherReading {
-  readonly doubt: Doubt;
-  readonly items: readonly Item[];
+/** Where an item stands in the text, and, of a group, where each of its items does. */
+export interface ItemPlace extends Span {
+  readonly inside: readonly ItemPlace[];
 }
 
 /** A run without a fixed number of rounds: until the piece is so long, or as the maker likes (`mm` null). */
@@ -158,7 +160,13 @@ export interface RoundLine {
   readonly like: Like | null;
   /** Not null for an open run, which stands as one round until it has been worked. */
   readonly open: OpenRun | null;
-  readonly others: readonly OtherReading[];
+  /**
+   * Beside `items`, where each was read in this line; null for those that stand elsewhere (taken over from another round,
+   * or set by a line before). Empty for a line that was not read but made.
+   */
+  readonly places: readonly (ItemPlace | null)[];
+  /** Lines before this one that only named a colour or a chain for it. */
+  readonly settings: readonly Span[];
   readonly label: Span;
   readonly span: Span;
 }

@@ -3,12 +3,14 @@ import type { Loop, StitchName } from './stitch.js';
 
 /** What a phrase means to the reader of a round. */
 export type Meaning =
-  | { readonly is: 'stitch'; readonly stitch: StitchName }
+  | { readonly is: 'stitch'; readonly stitch: StitchName; readonly loop?: Loop }
   | { readonly is: 'increase'; readonly stitch: StitchName | null; readonly per: number }
   | { readonly is: 'decrease'; readonly stitch: StitchName | null; readonly together: number; readonly school: DecreaseSchool }
   | { readonly is: 'loop'; readonly loop: Loop }
   | { readonly is: 'counted'; readonly counted: boolean }
   | { readonly is: 'every'; readonly step: number }
+  /** A picot: chains out and a slip stitch back into the first. */
+  | { readonly is: 'picot'; readonly chains: number }
   | {
       readonly is:
         | 'ring'
@@ -44,7 +46,13 @@ export type Meaning =
         | 'edge'
         | 'layers'
         | 'through'
-        | 'along';
+        | 'along'
+        | 'evenly'
+        | 'each end'
+        | 'corners'
+        | 'sides'
+        | 'rest'
+        | 'total';
     }
   | { readonly is: 'next'; readonly each: boolean };
 
@@ -70,26 +78,32 @@ const ARTICLE = ['', 'the', 'an', 'a'];
 /** Fixed phrases in both terms. Of several that begin alike the longest is taken; each phrase has one meaning. */
 export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[] = [
   [{ is: 'chain' }, words('ch | chs | chain | chains')],
-  [{ is: 'increase', stitch: null, per: 2 }, words('inc | incs | increase | increases | increase in | increasing')],
-  [{ is: 'increase', stitch: null, per: 3 }, words('inc 3 in 1 | triple inc | triple increase | double increase')],
+  [{ is: 'increase', stitch: null, per: 2 }, words('inc | incs | incr | increase | increases | increase in | increasing | 2 in 1 | two in one | double | doubles')],
+  [{ is: 'increase', stitch: null, per: 3 }, words('inc 3 in 1 | 3 in 1 | three in one | triple inc | triple increase | double increase')],
   [
     { is: 'decrease', stitch: null, together: 2, school: 'invisible' },
-    [combine(['inv', 'inv-', 'invisible'], words('dec | decs | decrease | decreases')), 'invdec', 'invdecs'],
+    [
+      combine(['inv', 'inv-', 'inv.', 'invis', 'invis.', 'invisible'], words('dec | decs | decr | decrease | decreases')),
+      ...words('invdec | invdecs | idec | idecs'),
+    ],
   ],
   [{ is: 'decrease', stitch: null, together: 2, school: 'plain' }, combine(['plain'], ['dec', 'decrease', 'decreases'])],
-  [{ is: 'decrease', stitch: null, together: 2, school: 'open' }, words('dec | decs | decrease | decreases | decrease in')],
+  [
+    { is: 'decrease', stitch: null, together: 2, school: 'open' },
+    words(`
+    dec | decs | decr | decrease | decreases | decrease in | decreasing | 2 tog | 2 together | two together |
+    2 sts together | 2 stitches together | two stitches together`),
+  ],
   [{ is: 'loop', loop: 'back' }, ['blo', 'bl', combine(['', 'the'], ['back loop', 'back loops'], ['', 'only'])]],
   [{ is: 'loop', loop: 'front' }, ['flo', 'fl', combine(['', 'the'], ['front loop', 'front loops'], ['', 'only'])]],
   [{ is: 'loop', loop: 'both' }, ['both loops']],
   [
     { is: 'ring' },
     [
-      combine(ARTICLE, words('ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop')),
-      'mr',
-      'amr',
-      'mc',
-      'loop ring',
-      'it',
+      combine(ARTICLE, words(`
+    ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop | sliding loop | sliding ring |
+    loop ring | double ring | center ring | centre ring`)),
+      ...words('mr | amr | ar | mc | it | the loop | the circle'),
     ],
   ],
   [
@@ -98,10 +112,54 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       ['', 'the'],
       words('2nd | 3rd | 4th | 5th | second | third | fourth | fifth'),
       ['ch', 'chain'],
-      words(' | from hook | from the hook | from your hook'),
+      words(' | from hook | from the hook | from your hook | from h | of the chain'),
     ),
   ],
-  [{ is: 'last chain' }, combine(['', 'the'], ['last', 'final', 'end'], ['ch', 'chain'])],
+  [{ is: 'last chain' }, combine(['', 'the', 'very'], ['last', 'final', 'end'], ['ch', 'chain'])],
+  [{ is: 'picot', chains: 3 }, words('picot | picots | ch 3 picot | ch-3 picot')],
+  [{ is: 'picot', chains: 2 }, words('ch 2 picot | ch-2 picot')],
+  [{ is: 'picot', chains: 4 }, words('ch 4 picot | ch-4 picot')],
+  [
+    { is: 'rest' },
+    combine(
+      words('leave | leaving | do not work | don’t work | skip'),
+      ['', 'the', 'all'],
+      words('remaining | rest | rest of the | other | last'),
+      words(' | st | sts | stitch | stitches | round | row'),
+      words(' | unworked | free | open'),
+    ),
+  ],
+  [
+    { is: 'each end' },
+    words(`at each end | at both ends | each end | both ends | on each end | at each side | at both sides | on each side |
+    on both sides of the row | in each end | at either end | at each end of the row | at both ends of the row`),
+  ],
+  [{ is: 'corners' }, combine(['each', 'every', 'all', 'all four', 'all 4', 'the four'], ['corner', 'corners'])],
+  [
+    { is: 'sides' },
+    combine(
+      words('along | on | down | across | in'),
+      words('each | every | all four | all 4 | the four'),
+      words('side | sides | edge | edges'),
+    ),
+  ],
+  [
+    { is: 'evenly' },
+    words(`evenly | evenly spaced | evenly around | evenly spaced around | evenly across | spread evenly |
+    spaced evenly | evenly spread | spread evenly around | spaced evenly around | evenly in the round`),
+  ],
+  [
+    { is: 'total' },
+    combine(
+      words(`you should have | you should now have | you have | you now have | you will have | you will now have |
+      you’ll have | you'll have | you get | you will get | you’re left with | you're left with | you are left with |
+      youre left with | left with | that’s | that's | thats | that is | that makes | which is | which makes | giving |
+      giving you | gives | gives you | for a total of | a total of | total of | totalling | to get | to have | leaving |
+      leaves | ends on | ending on | ends with | ending with | end with | end up with | you end up with | should be |
+      makes | making | total | st count | stitch count | now you have | there are now | there should be | so you have | so you get | equals`),
+      words(' | : | = | - | you | a total of | is'),
+    ),
+  ],
   [
     { is: 'starting' },
     words(`
@@ -115,7 +173,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       words(`
     | continue | continuing | work | working | rotate and work | turn and work | then | now | working back |
     work back | back`),
-      words('on | along | down | up | into | in | across'),
+      words(' | on | along | down | up | into | in | across'),
       ['', 'the'],
       ['other side', 'opposite side'],
       words(`
@@ -126,7 +184,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'around' },
     words(`
-    around | all around | across | all across | to end | to the end | all the way around | to end of round |
+    back | back along the chain | back down the chain | back across | around | all around | all round | all the way round | right round | right around | round and round | all the way | all along | across | all across | to end | to the end | all the way around | to end of round |
     to end of row | to the end of the round | to the end of the row | until end | until the end |
     until end of round | until the end of the round | round | for the rest of the round | the rest of the round |
     for the whole round | the whole round`),
@@ -134,9 +192,16 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'each' },
     combine(
-      words('each | every | all | every single | all the'),
+      words('each | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining'),
       words('st | sts | stitch | stitches | ch | chain | chs'),
-      words(' | around | across | of the round | of round | of the row | to end | to the end | along'),
+      words(' | around | across | of the round | of round | of the row | to end | to the end | along | all around | all round'),
+    ),
+  ],
+  [
+    { is: 'each' },
+    combine(
+      words('each | every | every single | each one | every one | each and every | all of them'),
+      words(' | around | across | one around | to end | to the end | round | all around | all round'),
     ),
   ],
   [
@@ -161,7 +226,8 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         words('st | stitch | ch | chain'),
         words('as first | as the first | as before | as the first st | as first st'),
       ),
-      combine(['', 'the', 'each'], ['corner'], ['', 'st', 'stitch']),
+      combine(['', 'the'], ['corner'], ['', 'st', 'stitch', 'ch']),
+      ...words('next one | the next one | first one | the first one | last one | the last one | same one | same | the same'),
       'one st',
       'one stitch',
       'a st',
@@ -181,7 +247,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     st | sts | stitch | stitches | st total | sts total | stitches total | total | chs | chains | sts in total |
     stitches in total | in total | total sts | total stitches`),
   ],
-  [{ is: 'times' }, words('x | times | time | times total | times in total | times around')],
+  [{ is: 'times' }, words('x | times | time | times total | times in total | times around | times in all | times altogether')],
   [{ is: 'twice' }, ['twice']],
   [
     { is: 'from star' },
@@ -192,26 +258,33 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       ),
       'rep *',
       'repeat *',
+      'work from * to *',
+      'work from *',
+      'from * to *',
+      'from *',
+      'work * to *',
     ],
   ],
-  [{ is: 'to last' }, [combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last']],
+  [{ is: 'to last' }, [combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last', 'until the last', 'till last', 'till the last', 'except the last', 'except last', 'but the last', 'but last']],
   [
     { is: 'remain' },
     words(`
-    remain | remaining | left | are left | are remaining | before end | before the end | from end | from the end |
+    remain | remaining | left | are left | are remaining | before end | before the end | stay free | from end | from the end |
     of end | of the end | remains | is left`),
   ],
   [
     { is: 'skip' },
     words(`
-    sk | skip | skipping | miss | missing | leave | skip next | skip the next | sk next | miss next | miss the next`),
+    sk | skip | skips | skipping | miss | missing | skip next | skip the next | sk next | miss next | miss the next`),
   ],
   [
     { is: 'filler' },
     words(`
     and | then | work | working | repeat | rep | crochet | make | the | to make | now | again | just |
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
-    base chain | to start | to begin | begin with | start with | continue with | unworked | rs | ws`),
+    base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
+    create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
+    rep this | repeat this pattern | this is`),
   ],
   [
     { is: 'counted', counted: true },
@@ -219,8 +292,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       words(' | it | this | which'),
       ['counted', 'counts', 'counts as'],
       words(`
-    | st | stitch | a st | a stitch | first st | first stitch | the first st | the first stitch | 1 st | 1 sc | sc |
-    hdc | dc | first sc | first dc | one stitch`),
+    | st | stitch | a st | a stitch | as a st | as a stitch | as one st | first st | first stitch | the first st | the first stitch | 1 st | 1 sc | sc |
+    hdc | dc | tr | first sc | first dc | first hdc | one stitch | one st | 1 stitch | 1 hdc | 1 dc | 1 tr | the first dc | the first sc |
+    the first hdc | the first tr | first tr | as sc | as dc | as hdc | always | here and throughout | throughout`),
     ),
   ],
   [
@@ -228,8 +302,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     combine(
       words(' | it | this | which'),
       words(`
-    does not count | doesn't count | doesn’t count | not counted | not counting | do not count`),
-      words(' | as st | as a st | as stitch | as a stitch'),
+    does not count | doesn't count | doesn’t count | doesnt count | not counted | not counting | do not count | never counts | is not counted |
+      will not count`),
+      words(' | as st | as a st | as stitch | as a stitch | as the first st | as a stitch here | here | here and throughout | throughout | as a st here and throughout | as a stitch here and throughout | as stitch throughout'),
     ),
   ],
   [
@@ -250,7 +325,11 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   ],
   [{ is: 'with' }, ['with', 'in', 'using']],
   [{ is: 'into' }, ['into', 'over', 'on']],
-  [{ is: 'join' }, words('join | connect | bridge | joining')],
+  [
+    { is: 'join' },
+    words(`join | connect | bridge | joining | attach to | continuing on | continuing with | continuing from | continue on |
+    continue with the | continue from | working on`),
+  ],
   [
     { is: 'close join' },
     [
@@ -266,6 +345,11 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         words('sl st | ss | slip stitch | sl st to | join with | close with'),
         words('to join | to close | join | a sl st | sl st | ss | slip stitch | a slip stitch'),
       ),
+      combine(
+        words('sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close |'),
+        words('to form | to make | forming | into'),
+        words('a ring | ring | a loop | a circle | the ring'),
+      ),
       'join the round',
       'join round',
     ],
@@ -273,9 +357,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [{ is: 'turn' }, words('turn | and turn | turn work | turn the work')],
   [
     { is: 'same' },
-    [combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like'))],
+    [combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like | same as in | as per | exactly as | just like'))],
   ],
-  [{ is: 'even' }, words('work even | even | work even around | work evenly | work plain | plain round')],
+  [{ is: 'even' }, words('work even | even | work even around | work plain | plain round | knit even | plain | continue even | work straight')],
   [{ is: 'for' }, words('for | for a total of | repeat for | rep for | for the next | repeat this for')],
   [{ is: 'until' }, ['until', 'till', 'for as long as']],
   [
@@ -311,6 +395,10 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       words('layers | panels | pieces | sides'),
     ),
   ],
+  [
+    { is: 'layers' },
+    words('through both | working through both | work through both | through both together | through all layers'),
+  ],
   [{ is: 'through' }, ['through', 'working through', 'worked through']],
   [
     { is: 'along' },
@@ -327,9 +415,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'remark' },
     words(`
-    stuff | start stuffing | begin stuffing | place | move | mark | put | attach | insert | add | sew | fasten |
+    lay | stuff | start stuffing | begin stuffing | place | move | mark | put | attach | insert | add | sew | fasten |
     fo | finish | leave a | leave an | leave the | leave long | leave about | leave yarn | cut | continue | keep |
-    weave | close | pull | begin | start | do not | don't | don’t | embroider | set | this | you | pm | tie |
+    weave | close | pull | do not | don't | don’t | embroider | set | this | you | pm | tie |
     thread | hide | remember | slide | use | count | check | note | turn it | turn right side out |
     turn inside out | break off | press | fold | flatten | mark the | your | there | if | hold | drop | carry |
     insert the | bring | top up`),

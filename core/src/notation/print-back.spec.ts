@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { print, read, type Item, type Like, type Pattern, type Times } from './index.js';
+import { foundationPlaces, measureRound, print, read, type Item, type Like, type Pattern, type Times } from './index.js';
 
 describe('the printed form', () => {
   const span = { from: 0, to: 0 };
@@ -18,12 +18,11 @@ describe('the printed form', () => {
           school: 'open' as const,
           // A limb is worked in with plain stitches.
           through: own.per === 1 && typeof own.count === 'number' ? through : null,
-          span,
           ...own,
         })),
       fc
         .record({ stitch, count: times, loop, school: fc.constantFrom('open' as const, 'invisible' as const, 'plain' as const) })
-        .map((own) => ({ kind: 'work' as const, per: 1, together: 2, through: null, span, ...own })),
+        .map((own) => ({ kind: 'work' as const, per: 1, together: 2, through: null, ...own })),
       fc
         .record({
           stitches: fc.array(
@@ -39,16 +38,18 @@ describe('the printed form', () => {
           count: times,
           loop,
         })
-        .map((own) => ({ kind: 'cluster' as const, span, ...own })),
+        .map((own) => ({ kind: 'cluster' as const, ...own })),
     );
   const quiet: fc.Arbitrary<Item> = fc.oneof(
-    fc.record({ count, counted: fc.boolean() }).map((own) => ({ kind: 'chain' as const, span, ...own })),
-    count.map((many) => ({ kind: 'skip' as const, count: many, span })),
+    fc
+      .tuple(count, fc.constantFrom('none', 'one', 'all'))
+      .map(([many, as]) => ({ kind: 'chain' as const, count: many, counts: as === 'none' ? 0 : as === 'one' ? 1 : many })),
+    count.map((many) => ({ kind: 'skip' as const, count: many })),
   );
   const close: fc.Arbitrary<Item> = fc
     .constantFrom('join' as const, 'turn' as const)
-    .map((how) => ({ kind: 'close', how, span }));
-  const colour: fc.Arbitrary<Item> = word.map((name) => ({ kind: 'colour', name, span }));
+    .map((how) => ({ kind: 'close', how }));
+  const colour: fc.Arbitrary<Item> = word.map((name) => ({ kind: 'colour', name }));
   const open: fc.Arbitrary<Times> = fc.oneof(
     fc.constant('around' as const),
     count.map((toLast) => ({ toLast })),
@@ -60,7 +61,7 @@ describe('the printed form', () => {
         rest: fc.array(depth > 0 ? fc.oneof(work(count), quiet, colour, group(depth - 1)) : work(count), { maxLength: 3 }),
         times: depth === 2 ? fc.oneof(count, open) : count,
       })
-      .map(({ first, rest, times }) => ({ kind: 'group', items: [first, ...rest], times, span }));
+      .map(({ first, rest, times }) => ({ kind: 'group', items: [first, ...rest], times }));
   const items = fc
     .record({
       colour: fc.option(colour),
@@ -71,10 +72,13 @@ describe('the printed form', () => {
     .map(({ colour: before, first, rest, end }) => [...(before ? [before] : []), first, ...rest, ...(end ? [end] : [])]);
   const ring = fc
     .record({ stitch, count, chain: fc.constantFrom('none' as const, 'loose' as const, 'counted' as const) })
-    .map((own): Item[] => [{ kind: 'start', from: 'ring', span, ...own }]);
+    .map((own): Item[] => [{ kind: 'start', from: 'ring', chains: 0, ...own }]);
   const chainTwo = fc
     .record({ stitch, count })
-    .map((own): Item[] => [{ kind: 'start', from: 'chain 2', chain: 'none', span, ...own }]);
+    .map((own): Item[] => [{ kind: 'start', from: 'chain 2', chains: 2, chain: 'none', ...own }]);
+  const chainRing = fc
+    .record({ stitch, count, chains: fc.integer({ min: 3, max: 9 }) })
+    .map((own): Item[] => [{ kind: 'start', from: 'chain ring', chain: 'none', ...own }]);
   const foundation = fc.oneof(
     fc
       .record({
@@ -82,14 +86,14 @@ describe('the printed form', () => {
         first: fc.integer({ min: 2, max: 4 }),
         sides: fc.constantFrom(1 as const, 2 as const),
       })
-      .map((own): Item => ({ kind: 'foundation', from: 'chain', span, ...own })),
+      .map((own): Item => ({ kind: 'foundation', from: 'chain', ...own })),
     fc.constantFrom<Item>(
-      { kind: 'foundation', from: 'edge', part: null, span },
-      { kind: 'foundation', from: 'layers', parts: [], span },
+      { kind: 'foundation', from: 'edge', part: null },
+      { kind: 'foundation', from: 'layers', parts: [] },
     ),
   );
   const founded = fc.tuple(foundation, work(fc.oneof(count, open))).map((all): Item[] => all);
-  const start = fc.oneof(ring, chainTwo, founded);
+  const start = fc.oneof(ring, chainTwo, chainRing, founded);
 
   const goingAround: Item = {
     kind: 'work',
@@ -100,7 +104,15 @@ describe('the printed form', () => {
     count: 'around',
     loop: 'both',
     through: null,
-    span,
+  };
+  /** Items that use exactly what is there: stitches are added, and a round that asks for too much is a plain one. */
+  const withRest = (written: readonly Item[], available: number | null): readonly Item[] => {
+    if (available === null || written.some((item) => item.kind === 'start')) return written;
+    const over = available - measureRound(written, available).uses;
+    if (over === 0) return written;
+    const at = written.at(-1)?.kind === 'close' ? written.length - 1 : written.length;
+    if (over > 0) return written.toSpliced(at, 0, { ...goingAround, count: over });
+    return [...written.filter((item) => item.kind === 'foundation'), goingAround];
   };
   const part = fc
     .record({
@@ -112,7 +124,7 @@ describe('the printed form', () => {
         fc.record({
           items,
           rounds: fc.integer({ min: 1, max: 4 }),
-          stated: fc.option(count),
+          stated: fc.boolean(),
           word: fc.constantFrom('round' as const, 'row' as const),
           open: fc.constantFrom(null, null, { mm: null }, { mm: 50 }),
         }),
@@ -123,26 +135,34 @@ describe('the printed form', () => {
     })
     .map(({ name, copies, copiesSaid, start: first, rounds, like, note }) => {
       let next = 2;
+      const started = withRest(first, foundationPlaces(first, 0, [], []));
+      let below = measureRound(started, foundationPlaces(started, 0, [], []) ?? 0).makes;
       const lines = rounds.map((round) => {
+        // An open run goes around until it is long enough.
+        const written = round.open ? [goingAround] : withRest(round.items, below);
+        const { makes } = measureRound(written, below);
+        // A range of rounds works out in each only where the count stays.
+        const last = makes === below ? next + round.rounds - 1 : next;
         const line = {
           first: next,
-          last: next + round.rounds - 1,
+          last,
           word: round.word,
-          // An open run goes around until it is long enough.
-          items: round.open ? [goingAround] : round.items,
-          stated: round.stated ? { count: round.stated, span } : null,
+          items: written,
+          stated: round.stated && !round.open ? { count: makes, span } : null,
           like: null as Like | null,
           open: round.open,
-          others: [],
+          places: [],
+          settings: [],
           label: span,
           span,
         };
-        next = line.last + 1;
+        next = last + 1;
+        below = makes;
         return line;
       });
       const last = lines.at(-1);
       if (like && last) {
-        const change: Item = { kind: 'colour', name: 'red', span };
+        const change: Item = { kind: 'colour', name: 'red' };
         const same = { round: last.last, part: null, own: 1 };
         lines.push({ ...last, first: next, last: next, items: [...last.items, change], like: same, open: null });
       }
@@ -150,11 +170,12 @@ describe('the printed form', () => {
         first: 1,
         last: 1,
         word: 'round' as const,
-        items: first,
+        items: started,
         stated: null,
         like: null,
         open: null,
-        others: [],
+        places: [],
+          settings: [],
         label: span,
         span,
       };
@@ -175,7 +196,7 @@ describe('the printed form', () => {
     notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span }]),
   });
 
-  const PLACES = new Set(['span', 'label', 'heading', 'others']);
+  const PLACES = new Set(['span', 'label', 'heading', 'places', 'settings']);
   const withoutPlaces = (value: unknown): unknown =>
     JSON.parse(JSON.stringify(value, (key, inner: unknown) => (PLACES.has(key) ? undefined : inner)));
 

@@ -1,5 +1,5 @@
-import { chainCountsByPlace } from './chains.js';
-import type { Cluster, Foundation, Item, Part, Pattern, RoundLine, Start, Times, Work } from './pattern.js';
+import { chainCountsByPlace, loopsIn, works } from './items.js';
+import type { Chain, Cluster, Foundation, Item, Part, Pattern, RoundLine, Spur, Start, Times, Work } from './pattern.js';
 import { STITCHES, type Loop, type StitchName, type Terms } from './stitch.js';
 
 /** Abbreviated ("3 sc, inc") or with whole words ("3 single crochets, increase"). */
@@ -84,10 +84,13 @@ export function printItems(items: readonly Item[], style: PrintStyle = SHORT_US)
   const first = items.findIndex((item) => item.kind === 'foundation') + 1;
   const words = items.map((item, index) => {
     if (item.kind === 'colour' && index === 0) return `with ${item.name}`;
-    if (item.kind === 'chain' && item.counted !== chainCountsByPlace(items, index)) {
-      return `${printItem(item, style)} (${item.counted ? 'counted' : 'not counted'})`;
+    if (item.kind === 'chain') {
+      const usual = chainCountsByPlace(items, index) ? item.count : 0;
+      return item.counts === usual ? printItem(item, style) : `${printItem(item, style)} (${printCounted(item)})`;
     }
-    return printItem(item, style, loop !== 'both');
+    const lone = item.kind === 'work' && item.count === 1 && (item.per === 2 || item.together > 1) && items.filter(works).length === 1;
+    // "inc" alone is an increase all round.
+    return `${lone ? '1 ' : ''}${printItem(item, style, loop !== 'both')}`;
   });
   if (loop !== 'both') words.splice(first, 0, `in ${LOOP_WORDS[loop][style.form]}`);
   return words.join(', ');
@@ -104,7 +107,7 @@ export function printItem(item: Item, style: PrintStyle = SHORT_US, quietLoop = 
       return printCluster(item, style) + printLoop(item.loop, style, quietLoop);
     case 'group': {
       const inner = item.items
-        .map((each) => printItem(each, style, quietLoop) + (each.kind === 'chain' && !each.counted ? ' (not counted)' : ''))
+        .map((each) => printItem(each, style, quietLoop) + (each.kind === 'chain' && each.counts !== each.count ? ` (${printCounted(each)})` : ''))
         .join(', ');
       return `(${inner}) ${printTimes(item.times, style)}`;
     }
@@ -112,6 +115,8 @@ export function printItem(item: Item, style: PrintStyle = SHORT_US, quietLoop = 
       return printStart(item, style);
     case 'foundation':
       return printFoundation(item);
+    case 'spur':
+      return printSpur(item, style);
     case 'chain':
       return style.form === 'long' ? `chain ${item.count}` : `ch ${item.count}`;
     case 'skip':
@@ -147,6 +152,10 @@ function printStart(start: Start, style: PrintStyle): string {
   const stitches = `${start.count} ${stitchWord(start.stitch, start.count, style)}`;
   const chain =
     start.chain === 'none' ? '' : `${style.form === 'long' ? 'chain' : 'ch'} 1${start.chain === 'counted' ? ' (counted)' : ''}, `;
+  if (start.from === 'chain ring') {
+    const chains = style.form === 'long' ? `chain ${start.chains}` : `ch ${start.chains}`;
+    return `${chains}, join to form a ring, ${chain}${stitches} in ring`;
+  }
   if (start.from === 'ring') return `${chain}${stitches} in ring`;
   return style.form === 'long' ? `chain 2, ${stitches} in second chain from hook` : `ch 2, ${stitches} in 2nd ch from hook`;
 }
@@ -225,11 +234,21 @@ function printCluster(cluster: Cluster, style: PrintStyle): string {
 
 /** The loop all stitches share, or 'both' when they differ or there are none. */
 function commonLoop(items: readonly Item[]): Loop {
-  const loops = new Set<Loop>();
-  const collect = (item: Item): void => {
-    if (item.kind === 'work' || item.kind === 'cluster') loops.add(item.loop);
-    else if (item.kind === 'group') item.items.forEach(collect);
-  };
-  items.forEach(collect);
+  const loops = loopsIn(items);
   return loops.size === 1 ? [...loops][0]! : 'both';
+}
+
+function printCounted({ count, counts }: Chain): string {
+  if (counts === 0) return 'not counted';
+  return counts === count ? 'counted' : 'counts as one st';
+}
+
+/** "ch 7, sl st in 2nd ch from hook, 5 sl st" */
+function printSpur({ chains, first, stitches }: Spur, style: PrintStyle): string {
+  const [base, ...rest] = stitches;
+  const chain = style.form === 'long' ? `chain ${chains}` : `ch ${chains}`;
+  if (!base) return chain;
+  const before = base.count > 1 ? `${base.count} ` : '';
+  const into = `${before}${stitchWord(base.stitch, base.count, style)} in ${ORDINALS[first] ?? `${first}th`} ch from hook`;
+  return [chain, into, ...rest.map(({ stitch, count }) => `${count} ${stitchWord(stitch, count, style)}`)].join(', ');
 }

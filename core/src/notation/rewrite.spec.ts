@@ -12,7 +12,7 @@ const rewritten = (text: string, style: PrintStyle): string => {
 const meaningOf = (text: string): string =>
   JSON.stringify(
     read(text).pattern.parts.map((part) => part.lines),
-    (key, value: unknown) => (['span', 'label', 'others'].includes(key) ? undefined : value),
+    (key, value: unknown) => (['span', 'label', 'places', 'settings'].includes(key) ? undefined : value),
   );
 
 describe('writing a pattern in other words', () => {

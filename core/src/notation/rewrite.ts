@@ -33,12 +33,11 @@ export function rewrite(
 }
 
 /** The items a line says itself; null when it cannot be told from others without them. */
-function ownItems(line: RoundLine): readonly Item[] | null {
-  if (line.like) return line.items;
-  const own = line.items.filter((item) => item.span.from >= line.span.from && item.span.to <= line.span.to);
-  const elsewhere = line.items.find((item) => !own.includes(item) && item.kind === 'foundation');
+function ownItems({ like, items, places }: RoundLine): readonly Item[] | null {
+  if (like) return items;
+  const elsewhere = items.find((item, i) => places[i] === null && item.kind === 'foundation');
   if (elsewhere?.kind === 'foundation' && elsewhere.from === 'chain' && elsewhere.first !== 2) return null;
-  return own;
+  return items.filter((_item, i) => places[i] !== null);
 }
 
 /** The line that says the terms, changed or put above the first part, when the terms change. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf, FLAT_GROWTH, roundLengths } from '../fabric/index.js';
+import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
 import { estimateStitch } from '../gauge/index.js';
-import { read } from '../notation/index.js';
+import { read, STITCHES } from '../notation/index.js';
 import {
   flatProfile,
   lieOf,
@@ -124,7 +124,7 @@ describe('growth and roundness', () => {
   it('lies flat at six more stitches a round, as 2π times height over width says', () => {
     // Common practice; the count of a flat disc at distance s is N = 2π·s/w, one round further out s grows by h.
     const { width, height } = estimateStitch(4, 3.5);
-    expect((2 * Math.PI * height) / width).toBeCloseTo(FLAT_GROWTH.sc, 1);
+    expect((2 * Math.PI * height) / width).toBeCloseTo(STITCHES.sc.growth, 1);
   });
 
   it('makes a ball of the counts that the sine law asks for', () => {

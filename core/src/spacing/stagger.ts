@@ -1,5 +1,5 @@
 import type { PartCount } from '../fabric/index.js';
-import type { Item, PrintStyle, RoundLine, TextEdit, Work } from '../notation/index.js';
+import { worksIn, type Item, type PrintStyle, type RoundLine, type Span, type TextEdit, type Work } from '../notation/index.js';
 import { apart, RIB_REACH } from './changes.js';
 import { changePlaces, spread, type SpreadRound } from './spread.js';
 import { writeSpread, type Writing } from './write.js';
@@ -185,15 +185,15 @@ function plainLine(line: RoundLine): PlainLine | null {
     )
   )
     return null;
-  const from = Math.min(...items.map((item) => item.span.from));
-  const to = Math.max(...items.map((item) => item.span.to));
-  if (from < line.label.to || rest.some((item) => item.span.from > from && item.span.from < to)) return null;
+  const placeOf = (item: Item): Span | null => line.places[line.items.indexOf(item)] ?? null;
+  const spans = items.map(placeOf);
+  if (spans.some((span) => span === null)) return null;
+  const from = Math.min(...spans.map((span) => span!.from));
+  const to = Math.max(...spans.map((span) => span!.to));
+  const between = (span: Span | null): boolean => span !== null && span.from > from && span.from < to;
+  if (from < line.label.to || rest.some((item) => between(placeOf(item)))) return null;
   const school = works.find((work) => work.together > 1)?.school ?? 'open';
   return { items, writing: { stitch: first.stitch, school }, from, to };
-}
-
-function worksIn(items: readonly Item[]): Work[] {
-  return items.flatMap((item) => (item.kind === 'work' ? [item] : item.kind === 'group' ? worksIn(item.items) : []));
 }
 
 /** Stitches used before each change of a line. */

@@ -14,7 +14,6 @@ export interface Writing {
   readonly school: DecreaseSchool;
 }
 
-const NOWHERE = { from: 0, to: 0 };
 const SC: Writing = { stitch: 'sc', school: 'open' };
 
 /** A spread round as the items a pattern would have, in the shortest form people write. */
@@ -38,7 +37,7 @@ export function writeSpread(round: SpreadRound, style: PrintStyle, writing: Writ
 }
 
 function work({ stitch }: Writing, count: Work['count']): Work {
-  return { kind: 'work', stitch, per: 1, together: 1, school: 'open', count, loop: 'both', through: null, span: NOWHERE };
+  return { kind: 'work', stitch, per: 1, together: 1, school: 'open', count, loop: 'both', through: null };
 }
 
 /** The gaps as runs of equal ones, and the whole as a repeat of its shortest period where it has one. */
@@ -69,7 +68,7 @@ function flattened(items: Item[], count: number): Item[] {
 }
 
 function group(items: readonly Item[], count: number): Group {
-  return { kind: 'group', items, times: count, span: NOWHERE };
+  return { kind: 'group', items, times: count };
 }
 
 function periodOf(gaps: readonly number[]): number {

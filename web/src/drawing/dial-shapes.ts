@@ -1,4 +1,4 @@
-import type { StitchName } from '@lemniscus/core/notation';
+import { STITCHES, type StitchName } from '@lemniscus/core/notation';
 import type { DialChange, DialHook, DialLayer, DialPlace, DialStitch } from './dial-model';
 import { footAt, type Track } from './dial-track';
 import { yarnPaint } from './yarn-colour';
@@ -29,7 +29,14 @@ type Look = Omit<Shape, 'd'>;
 type Placing = (angle: number, radius: number) => string;
 
 /** Yarn-overs that a stitch's post is crossed by, as stitch charts draw them (common practice). */
-export const BARS: Readonly<Partial<Record<StitchName, number>>> = { dc: 1, tr: 2 };
+export const BARS: Readonly<Partial<Record<StitchName, number>>> = {
+  dc: 1,
+  tr: 2,
+  fpdc: 1,
+  bpdc: 1,
+  fptr: 2,
+  bptr: 2,
+};
 
 /** Gathers paths of the same look; looks come in the order they were first used. */
 class Shapes {
@@ -97,7 +104,7 @@ function addStitch(shapes: Shapes, one: DialStitch, at: Placing, palette: DialPa
     fill: state === 'worked' ? paint.fill : state === 'next' ? palette.paper : null,
   };
   const stroke: Look = { ...look, fill: null };
-  if (stitch === 'puff') {
+  if (STITCHES[stitch].look === 'bump' && stitch !== 'ch') {
     shapes.add(look, bead(angle, radius, half * 1.05, thick * 1.5, at));
     shapes.add({ ...stroke, width: 1.6 }, line(at(angle - half * 0.4, radius), at(angle + half * 0.4, radius)));
   } else if (stitch === 'ch') {
@@ -126,7 +133,7 @@ function leaf(angle: number, radius: number, half: number, thick: number, at: Pl
   return `M${tip}Q${outer} ${at(angle - half * 1.1, radius + thick)}Q${inner} ${tip}Z`;
 }
 
-/** A chain or a puff from above: one rounded bump. */
+/** A chain or another bump from above: one rounded bump. */
 function bead(angle: number, radius: number, half: number, thick: number, at: Placing): string {
   const tip = at(angle + half, radius);
   const side = (way: number): [string, string] => [

@@ -2,7 +2,7 @@ import { Component, computed, input } from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
 import type { Position } from '@lemniscus/core/making';
 import { heightOf } from '@lemniscus/core/gauge';
-import type { StitchName } from '@lemniscus/core/notation';
+import { STITCHES, type StitchName } from '@lemniscus/core/notation';
 import { BARS } from './dial-shapes';
 import { ROWS_BELOW, stripModel } from './strip-model';
 import { yarnEdge, yarnPaint } from './yarn-colour';
@@ -132,7 +132,6 @@ export class Strip {
     const bead = `M${-half} ${high * 0.2}a${half} ${high * 0.26} 0 1 0 ${2 * half} 0a${half} ${high * 0.26} 0 1 0 ${-2 * half} 0Z`;
     const paths: Readonly<Partial<Record<StitchName, string>>> = {
       ch: bead,
-      puff: bead,
       // A slip stitch lies low.
       'sl st': leaf(-1, -high * 0.1) + leaf(1, -high * 0.1),
     };
@@ -142,8 +141,8 @@ export class Strip {
       y: VIEW.top + depth * VIEW.row + VIEW.row / 2,
       state,
       change,
-      path: paths[stitch] ?? plain,
-      post: heightOf(stitch) > 1 && stitch !== 'puff' ? post(high / 2, VIEW.row - high, BARS[stitch] ?? 0) : null,
+      path: paths[stitch] ?? (STITCHES[stitch].look === 'bump' ? bead : plain),
+      post: heightOf(stitch) > 1 && STITCHES[stitch].look !== 'bump' ? post(high / 2, VIEW.row - high, BARS[stitch] ?? 0) : null,
       fill: yarnPaint(colour).fill,
       stroke: yarnEdge(yarnPaint(colour)),
       opacity: depth === 0 ? 1 : Math.max(0.3, 0.95 - (depth * 0.7) / ROWS_BELOW),

@@ -1,5 +1,5 @@
 import type { PatternCount } from '@lemniscus/core/fabric';
-import type { Item, RoundLine } from '@lemniscus/core/notation';
+import type { Item, ItemPlace } from '@lemniscus/core/notation';
 
 /** A stretch of the text and what it is, as a class name. */
 export interface Highlight {
@@ -22,7 +22,8 @@ export function highlightsOf({ pattern }: PatternCount): Highlight[] {
     for (const note of part.notes) add('note', note.span);
     for (const line of part.lines) {
       add('label', line.label);
-      for (const item of line.items) addItem(all, line, item);
+      line.settings.forEach((span) => all.push({ is: 'colour', from: span.from, to: span.to, ...colourOf(line.items) }));
+      line.items.forEach((item, i) => addItem(all, item, line.places[i] ?? null));
       if (line.stated) add('total', line.stated.span);
     }
   }
@@ -31,12 +32,17 @@ export function highlightsOf({ pattern }: PatternCount): Highlight[] {
   return all.filter(({ from, to }) => from >= end && (end = to) >= 0);
 }
 
-function addItem(all: Highlight[], line: RoundLine, item: Item): void {
-  const { from, to } = item.span;
-  // Items taken over from other lines are shown where they stand.
-  const elsewhere = item.kind !== 'colour' && item.kind !== 'foundation' && (from < line.span.from || to > line.span.to);
-  if (elsewhere || to <= from) return;
-  if (item.kind === 'group') item.items.forEach((each) => addItem(all, line, each));
+/** The colour a round begins in, for the line before it that says so. */
+function colourOf(items: readonly Item[]): { colour?: string } {
+  const first = items[0];
+  return first?.kind === 'colour' ? { colour: first.name } : {};
+}
+
+/** Items that stand in other lines are shown there. */
+function addItem(all: Highlight[], item: Item, place: ItemPlace | null): void {
+  if (!place || place.to <= place.from) return;
+  const { from, to } = place;
+  if (item.kind === 'group') item.items.forEach((each, i) => addItem(all, each, place.inside[i] ?? null));
   else if (item.kind === 'work') {
     if (item.per > 1) all.push({ is: 'increase', from, to });
     else if (item.together > 1) all.push({ is: 'decrease', from, to });

@@ -1,6 +1,7 @@
 import { Component, computed, inject, linkedSignal, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { changeOf, measureRound } from '@lemniscus/core/fabric';
+import { changeOf } from '@lemniscus/core/fabric';
+import { measureRound } from '@lemniscus/core/notation';
 import {
   colourEarlier,
   itemsOfText,

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Item, Times, Work } from '../notation/index.js';
-import { measureRound } from './index.js';
+import { measureRound, type Item, type Times, type Work } from './index.js';
 
-const span = { from: 0, to: 0 };
 const work = (per: number, together: number, count: number | 'around'): Item => ({
   kind: 'work',
   stitch: 'sc',
@@ -13,7 +11,6 @@ const work = (per: number, together: number, count: number | 'around'): Item => 
   count,
   loop: 'both',
   through: null,
-  span,
 });
 const worked = fc
   .record({
@@ -23,10 +20,10 @@ const worked = fc
   })
   .map(({ per, together, count }) => work(per, together, count));
 const quiet: fc.Arbitrary<Item> = fc.oneof(
-  fc.integer({ min: 1, max: 3 }).map((count): Item => ({ kind: 'skip', count, span })),
+  fc.integer({ min: 1, max: 3 }).map((count): Item => ({ kind: 'skip', count })),
   fc
     .tuple(fc.integer({ min: 1, max: 3 }), fc.boolean())
-    .map(([count, counted]): Item => ({ kind: 'chain', count, counted, span })),
+    .map(([count, counted]): Item => ({ kind: 'chain', count, counts: counted ? count : 0 })),
   fc.integer({ min: 1, max: 3 }).map((count): Item => ({
     kind: 'cluster',
     stitches: [
@@ -35,7 +32,6 @@ const quiet: fc.Arbitrary<Item> = fc.oneof(
     ],
     count,
     loop: 'both',
-    span,
   })),
 );
 const group = (depth: number): fc.Arbitrary<Item> =>
@@ -44,7 +40,7 @@ const group = (depth: number): fc.Arbitrary<Item> =>
       items: fc.array(depth > 0 ? fc.oneof(worked, quiet, group(depth - 1)) : worked, { maxLength: 3 }),
       times: fc.integer({ min: 1, max: 4 }),
     })
-    .map(({ items, times }) => ({ kind: 'group', items, times, span }));
+    .map(({ items, times }) => ({ kind: 'group', items, times }));
 const fixed = fc.array(fc.oneof(worked, quiet, group(2)), { maxLength: 4 });
 
 /** The slow reference: works every stitch one by one, as hands do. */
@@ -62,7 +58,7 @@ function byHand(items: readonly Item[], around: number): { uses: number; makes: 
       uses += often(item.count);
       for (let i = 0; i < often(item.count); i++) for (const each of item.stitches) makes += each.count;
     } else if (item.kind === 'skip') uses += item.count;
-    else if (item.kind === 'chain') makes += item.counted ? item.count : 0;
+    else if (item.kind === 'chain') makes += item.counts;
     else if (item.kind === 'group') {
       for (let i = 0; i < often(item.times); i++) item.items.forEach(go);
     }

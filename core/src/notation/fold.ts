@@ -1,0 +1,81 @@
+/** Look-alikes folded together that Unicode's own folding leaves apart. */
+const FOLDED: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    '×': 'x',
+    '✕': 'x',
+    '✖': 'x',
+    '⨯': 'x',
+    '╳': 'x',
+    '–': '-',
+    '—': '-',
+    '―': '-',
+    '‐': '-',
+    '‑': '-',
+    '‒': '-',
+    '−': '-',
+    '─': '-',
+    '━': '-',
+    '﹘': '-',
+    '﹣': '-',
+    '⁃': '-',
+    '〜': '~',
+    '∼': '~',
+    '…': '…',
+    '⋯': '…',
+    '→': '=',
+    '⇒': '=',
+    '➔': '=',
+    '➜': '=',
+    '➡': '=',
+    '⟶': '=',
+    '►': '•',
+    '▶': '•',
+    '、': ',',
+    '。': '.',
+    '・': '•',
+    '·': '•',
+    '∙': '•',
+    '•': '•',
+    '‣': '•',
+    '◦': '•',
+    '∗': '*',
+    '＊': '*',
+    '“': '"',
+    '”': '"',
+    '„': '"',
+    '‘': "'",
+    '’': '’',
+    '【': '[',
+    '】': ']',
+    '「': '[',
+    '」': ']',
+    '〈': '<',
+    '〉': '>',
+    '｛': '{',
+    '｝': '}',
+    '⏎': ' ',
+    '\u20e3': ':',
+    '🔟': '10:',
+  }),
+);
+
+const IGNORED = /[\p{Cf}\p{Mn}\p{Me}\0]/u;
+const PICTURE = /[\p{So}\p{Sk}\p{Co}\p{Cn}\p{Cs}]/u;
+const SPACE = /[\p{Z}\p{Cc}]/u;
+const CIRCLED = /[\u2460-\u24ff\u2776-\u2793]/u;
+
+/**
+ * A character as it is read: wide, styled and joined forms as plain letters and digits, every dash as "-", every space as
+ * " ". Invisible marks give nothing, pictures a space; a number in a circle or on a key is a number with a colon.
+ * @param char one code point
+ */
+export function fold(char: string): string {
+  const known = FOLDED.get(char);
+  if (known !== undefined) return known;
+  if (IGNORED.test(char)) return '';
+  if (SPACE.test(char)) return ' ';
+  const plain = char.normalize('NFKC');
+  if (CIRCLED.test(char)) return /^\d+$/.test(plain) ? `${plain}:` : plain;
+  if (plain !== char) return FOLDED.get(plain) ?? plain;
+  return PICTURE.test(char) ? ' ' : char;
+}

@@ -1,0 +1,100 @@
+import { foundationOf, loopsIn, openTimes } from './items.js';
+import type { Foundation, Item } from './pattern.js';
+import { singularName } from './plural.js';
+
+/** What a round counted before made. */
+export interface RoundMade {
+  readonly number: number;
+  readonly makes: number;
+}
+
+/** A round counted before, with what was worked in it. */
+export interface RoundBefore extends RoundMade {
+  readonly items: readonly Item[];
+}
+
+/** What a foundation needs to know of the parts counted before it. */
+export interface CountedBefore<R extends RoundMade = RoundMade> {
+  readonly name: string;
+  readonly rounds: readonly R[];
+}
+
+export function partNamed<R extends RoundMade>(
+  before: readonly CountedBefore<R>[],
+  name: string,
+): CountedBefore<R> | undefined {
+  return before.findLast((each) => singularName(each.name) === singularName(name));
+}
+
+/** The rounds whose loops a foundation speaks of. */
+function roundsOf<R extends RoundMade>(part: string | null, own: readonly R[], before: readonly CountedBefore<R>[]): readonly R[] {
+  if (part !== null) return partNamed(before, part)?.rounds ?? [];
+  return own.length > 0 ? own : (before.at(-1)?.rounds ?? []);
+}
+
+/**
+ * How many places the foundation among some items gives to work into.
+ * - a chain of n, worked from its second chain: n − 1 along one side; back along the other side all but the end chain
+ *   again, so n − 1 + n − 2 (common practice: with e stitches in each end that makes 2(n−3) + 2e);
+ * - a bridge of c chains between pieces of a and b stitches: a + b + 2c, as both its sides are worked;
+ * - loops left by a round: as many as that round's stitches below have;
+ * - two layers: all round the panel, which is its first and its last row and one place a row at either side, where
+ *   something goes around it; else whatever is worked there;
+ * - an edge: whatever is worked there.
+ * @param own stitches of this part's round below, 0 for a first round
+ * @returns null when the number is the pattern's own choice or a named part is not known
+ */
+export function foundationPlaces(
+  items: readonly Item[],
+  own: number,
+  part: readonly RoundMade[],
+  before: readonly CountedBefore[],
+): number | null {
+  const foundation = foundationOf(items);
+  if (!foundation) return null;
+  switch (foundation.from) {
+    case 'chain': {
+      const side = Math.max(0, foundation.chains - foundation.first + 1);
+      return foundation.sides === 1 ? side : side + Math.max(0, side - 1);
+    }
+    case 'bridge': {
+      let sum = own + 2 * foundation.chains;
+      for (const name of foundation.parts) {
+        const last = partNamed(before, name)?.rounds.at(-1);
+        if (!last) return null;
+        sum += last.makes;
+      }
+      return sum;
+    }
+    case 'loops':
+      return roundsOf(foundation.part, part, before).find((round) => round.number === foundation.round)?.makes ?? null;
+    case 'layers': {
+      if (!items.some((item) => openTimes(item) !== null)) return null;
+      const rows = (foundation.parts[0] === undefined ? before.at(-1) : partNamed(before, foundation.parts[0]))?.rounds ?? [];
+      const [first, last] = [rows[0], rows.at(-1)];
+      return first && last && rows.length > 1 ? first.makes + last.makes + 2 * rows.length : null;
+    }
+    case 'edge':
+      return null;
+  }
+}
+
+/**
+ * The round whose stitches have the loops that are meant: "front loops of R4" are those of R4's own stitches where R5 left
+ * them, and where R4 itself was worked in the other loop, and R5 was not, those that R4 left on the round below it.
+ */
+export function resolvedLoops(
+  foundation: Foundation,
+  part: readonly RoundBefore[],
+  before: readonly CountedBefore<RoundBefore>[],
+): Foundation {
+  if (foundation.from !== 'loops') return foundation;
+  const rounds = roundsOf(foundation.part, part, before);
+  const other = foundation.loop === 'front' ? 'back' : 'front';
+  const leaves = (number: number): boolean => {
+    const round = rounds.find((each) => each.number === number);
+    return round !== undefined && loopsIn(round.items).has(other);
+  };
+  const below = !leaves(foundation.round + 1) && leaves(foundation.round) && foundation.round > 1;
+  return below ? { ...foundation, round: foundation.round - 1 } : foundation;
+}

@@ -1,0 +1,11 @@
+import type { Token } from './tokens.js';
+
+const LABEL_WORDS: ReadonlyMap<string, 'round' | 'row'> = new Map([
+  ...'r rn rnd rnds rd rds round rounds rounde'.split(' ').map((word) => [word, 'round'] as const),
+  ...'row rows rw rws'.split(' ').map((word) => [word, 'row'] as const),
+]);
+
+/** The word for a round or row that `token` is, or null. */
+export function labelWord(token: Token | undefined): 'round' | 'row' | null {
+  return LABEL_WORDS.get(token?.key ?? '') ?? null;
+}

@@ -1,0 +1,188 @@
+import { labelWord } from '../label-word.js';
+import { numberOf, type Token } from '../tokens.js';
+import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import type { Line, RoundText } from './line.js';
+import { namesWork, readLabel } from './label.js';
+import type { RawLine } from './raw-line.js';
+
+/** A word broken over two lines is one again: "cro-⏎chet", "7–⏎10". */
+export function withoutHyphens(lines: readonly RawLine[]): RawLine[] {
+  const joined: RawLine[] = [];
+  for (const line of lines) {
+    const before = joined.at(-1);
+    const [word, dash] = before ? before.tokens.slice(-2) : [];
+    const next = line.tokens[0];
+    const broken = word && dash?.key === '-' && word.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
+    if (!before || !broken || !isRest(word, next)) {
+      joined.push(line);
+      continue;
+    }
+    const whole: Token[] =
+      word.kind === 'word'
+        ? [{ kind: 'word', text: word.text + next.text, key: word.key + next.key, from: word.from, to: next.to }]
+        : [word, dash, next];
+    const tokens = [...before.tokens.slice(0, -2), ...whole, ...line.tokens.slice(1)];
+    joined[joined.length - 1] = { ...before, tokens, to: line.to };
+  }
+  return joined;
+}
+
+function isRest(word: Token, next: Token): boolean {
+  return word.kind === 'number' || (word.kind === 'word' && next.text === next.key && !namesWork([next]));
+}
+
+/** Spaces between what stands side by side. */
+const WIDE = 3;
+const ENDS: ReadonlySet<string> = new Set(['.', ';', '|', ')', ']', '}', '/', '!', '•', ',']);
+
+/** Lines that hold several rounds cut into one line a round; of two columns, the left one comes first. */
+export function withoutNeighbours(text: string, lines: readonly RawLine[]): RawLine[] {
+  const cut: RawLine[][] = lines.map((line) => pieces(text, line));
+  const ordered: RawLine[] = [];
+  for (let i = 0; i < cut.length;) {
+    let end = i;
+    while (end < cut.length && cut[end]!.length === 2) end++;
+    if (end > i + 1 && inColumns(cut.slice(i, end))) {
+      for (const column of [0, 1]) for (let row = i; row < end; row++) ordered.push(cut[row]![column]!);
+      i = end;
+    } else ordered.push(...cut[i++]!);
+  }
+  return ordered;
+}
+
+function pieces(text: string, line: RawLine): RawLine[] {
+  const { tokens } = line;
+  const starts = [0];
+  for (let i = 1; i < tokens.length; i++) {
+    if (!labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;
+    const gap = text.slice(tokens[i - 1]!.to, tokens[i]!.from);
+    const wide = gap.length >= WIDE && gap.trim() === '';
+    const before = tokens.slice(starts.at(-1), i);
+    const worked = namesWork(before.slice(readLabel(before)?.next ?? 0)) || (starts.length === 1 && before.at(-1)!.key === ':');
+    const ended = wide || ENDS.has(tokens[i - 1]!.key) || (starts.length === 1 && tokens[i - 1]!.key === ':');
+    if (ended && worked && readLabel(tokens.slice(i)) && marked(tokens, i)) starts.push(i);
+  }
+  if (starts.length === 1) return wideHeadings(text, line);
+  return starts.map((start, k) => {
+    const own = tokens.slice(start, starts[k + 1]);
+    while (k < starts.length - 1 && own.length > 1 && ['/', ';', '|', '•', ',', '-'].includes(own.at(-1)!.key)) own.pop();
+    return { ...line, tokens: own, sure: line.sure && k === 0, from: own[0]!.from };
+  });
+}
+
+function numberAfter(tokens: readonly Token[], at: number): number | null {
+  const dot = ['.', '#', '-'].includes(tokens[at + 1]?.key ?? '') ? 1 : 0;
+  return numberOf(tokens[at + 1 + dot]);
+}
+
+/** "R2:" with its mark, so that "between R5 and R6" and "as R3" stay where they are. */
+function marked(tokens: readonly Token[], at: number): boolean {
+  const label = readLabel(tokens.slice(at));
+  return label !== null && [':', '.', ')', '-', '=', '...'].includes(tokens[at + label.next - 1]?.key ?? '');
+}
+
+/** "ARM        LEG": the heads of two columns. */
+function wideHeadings(text: string, line: RawLine): RawLine[] {
+  const { tokens } = line;
+  if (tokens.length < 2 || tokens.length > 8 || namesWork(tokens)) return [line];
+  const gaps = tokens.flatMap((token, i) =>
+    i > 0 && token.kind === 'word' && /^ {4,}$|\t/.test(text.slice(tokens[i - 1]!.to, token.from)) ? [i] : [],
+  );
+  if (gaps.length !== 1 || tokens.some(({ key }) => key === ':')) return [line];
+  const at = gaps[0]!;
+  return [
+    { ...line, tokens: tokens.slice(0, at) },
+    { ...line, tokens: tokens.slice(at), from: tokens[at]!.from },
+  ];
+}
+
+/** Whether lines of two pieces each are two columns: the left ones count on from row to row. */
+function inColumns(rows: readonly (readonly RawLine[])[]): boolean {
+  const labels = rows.map((row) => row.map((piece) => readLabel(piece.tokens)));
+  const left = labels.flatMap(([label]) => (label ? [label] : []));
+  const right = labels.flatMap(([, label]) => (label ? [label] : []));
+  if (left.length < 2 || right.length < 2 || left.length < rows.length - 1) return false;
+  const chains = left.every((label, i) => i === 0 || label.first === left[i - 1]!.last + 1);
+  return chains && right[0]!.first !== left[0]!.last + 1;
+}
+
+const DANGLING: ReadonlySet<string> = new Set(
+  ', in each next the and then to of with into x × every from - + & / a until last first until same'.split(' '),
+);
+
+/** Rounds whose words run over into the lines below them. */
+export function withContinuations(lines: readonly Line[]): Line[] {
+  const joined: Line[] = [];
+  let depth = 0;
+  /** Lines taken up by the round so far, and whether its label stood alone. */
+  let taken = 0;
+  let alone = false;
+  for (const line of lines) {
+    const last = joined.at(-1);
+    const tokens = line.is === 'words' || line.is === 'heading' ? line.tokens : null;
+    if (last?.is === 'round' && tokens && taken < MOST_LINES && goesOn(last, tokens, depth, alone)) {
+      alone ||= last.tokens.length === 0;
+      depth = Math.max(0, openBrackets(tokens, depth));
+      taken++;
+      const span = { from: last.span.from, to: tokens.at(-1)!.to };
+      joined[joined.length - 1] = { ...last, tokens: [...last.tokens, ...tokens], span };
+      continue;
+    }
+    depth = line.is === 'round' ? openBrackets(line.tokens, 0) : 0;
+    taken = 0;
+    alone = false;
+    joined.push(line);
+  }
+  return joined;
+}
+
+/** Most lines that one round is written over. */
+const MOST_LINES = 6;
+
+function goesOn(round: RoundText, tokens: readonly Token[], depth: number, alone: boolean): boolean {
+  const last = round.tokens.at(-1);
+  if (!last) return isInstruction(tokens);
+  if (depth > 0 && (openBrackets(tokens, depth) < depth || last.key === ',')) return true;
+  if (DANGLING.has(last.key) && isInstruction(tokens)) return true;
+  const totalled = endsOnTotal(round.tokens);
+  if (!totalled && isTotal(tokens, alone)) return true;
+  const first = tokens[0]!;
+  const small = first.kind === 'word' && first.text === first.key && first.text.length > 1;
+  return !totalled && small && endsOnTotal(tokens) && continues(first, tokens);
+}
+
+const isInstruction = (tokens: readonly Token[]): boolean => namesWork(tokens) || tokens.some(({ kind }) => kind !== 'mark');
+
+/** "around [36]", "stitches (12)", "sc in next st (12)": words that carry a round on. */
+function continues(first: Token, tokens: readonly Token[]): boolean {
+  const phrase = longestPhrase(vocabularyOf('US'), tokens, 0) ?? longestPhrase(vocabularyOf('UK'), tokens, 0);
+  return (phrase !== null && phrase.meaning.is !== 'remark') || namesWork(tokens) || first.key === 'st';
+}
+
+function endsOnTotal(tokens: readonly Token[]): boolean {
+  const end = tokens.at(-1)?.key ?? '';
+  const at = end === '.' ? -2 : -1;
+  const closes = [')', ']', '}', '>'].includes(tokens.at(at)?.key ?? '');
+  if (!closes) return /^(sts|stitches)$/.test(tokens.at(at)?.key ?? '') && tokens.at(at - 1)?.kind === 'number';
+  const inner = tokens.at(at - 1);
+  const number = inner?.kind === 'number' ? inner : tokens.at(at - 2);
+  return number?.kind === 'number';
+}
+
+/** A line that is nothing but a total: "(12)", "= 12 sts"; a bare number where the label stood on a line of its own too. */
+function isTotal(tokens: readonly Token[], bare: boolean): boolean {
+  const numbers = tokens.filter(({ kind }) => kind === 'number');
+  const words = tokens.filter(({ kind }) => kind === 'word');
+  const units = words.every(({ key }) => ['st', 'sts', 'stitch', 'stitches', 'total', 'in', 'sc'].includes(key));
+  if (numbers.length !== 1 || !units) return false;
+  return ['(', '[', '{', '<', '='].includes(tokens[0]!.key) || words.some(({ key }) => key.startsWith('st')) || (bare && tokens.length === 1);
+}
+
+function openBrackets(tokens: readonly Token[], open: number): number {
+  let depth = open;
+  for (const { key } of tokens) {
+    if (key === '(' || key === '[' || key === '{') depth++;
+    else if (key === ')' || key === ']' || key === '}') depth--;
+  }
+  return depth;
+}

@@ -1,0 +1,254 @@
+import { BOUNDS } from '../../bounds/index.js';
+import { colourLength, type ColourBook } from '../colours.js';
+import { join, type Span } from '../span.js';
+import type { Terms } from '../stitch.js';
+import { numberOf, type Token } from '../tokens.js';
+import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import { labelWord } from '../label-word.js';
+import { saysWork } from '../says-work.js';
+
+/** A line that may name a part or the pattern. */
+export interface HeadingLine {
+  readonly is: 'heading';
+  readonly name: string;
+  /** Just past the name. */
+  readonly nameEnd: number;
+  /** null when the heading does not say how many to make. */
+  readonly copies: number | null;
+  /** A number of copies that cannot be, and where it stands; null for none. */
+  readonly badCopies: Token | null;
+  readonly mark: 'marked' | 'colon' | 'bare' | 'passing';
+  /** The colour the heading names for the whole part: "Arm, in brown"; null for none. */
+  readonly colour: { readonly from: number; readonly to: number } | null;
+  /** The terms it names beside: "Shawl edge (UK terms)"; null for none. */
+  readonly terms: Terms | null;
+  readonly tokens: readonly Token[];
+  readonly span: Span;
+}
+
+const MOST_HEADING_WORDS = 6;
+const NO_COLOURS: ColourBook = { codes: new Map(), named: new Set() };
+
+/**
+ * A heading may be marked as one ("# Wing", "Wing (make 2)", "Feet × 2", bold, "=== Wing ===") or end in a colon; a short
+ * line of bare words may be one too, which the rounds that follow decide.
+ * @param bold whether the whole line stands in bold type
+ */
+export function readHeading(text: string, all: readonly Token[], span: Span, bold: boolean): HeadingLine | null {
+  let start = 0;
+  while (FENCE.has(all[start]?.key ?? '')) start++;
+  let end = all.length;
+  while (end > start && FENCE.has(all[end - 1]!.key)) end--;
+  const fenced = start > 0 && (all[0]!.key === '#' || end < all.length);
+  const sentence = sentenceEnd(all, start, end);
+  const stopped = sentence === end - 1 && all[sentence]?.key === '.';
+  const colon = all[end - 1]?.key === ':';
+  if (colon) end--;
+  const said = copiesSaid(all, start, sentence);
+  const lead = leading(all, start, sentence);
+  const name = nameIn(all, lead, sentence, said);
+  if (name.length === 0 || isNoPart(name)) return null;
+  if (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null)) return null;
+  const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
+  const marked = fenced || bold;
+  if (!plain && !marked) return null;
+  if (!marked && said.copies === null && (stopped || asksFor(name))) return null;
+  const nameSpan = join(name[0]!, name[name.length - 1]!);
+  const rest = all.slice(lead, end);
+  if (!marked && (all[sentence]?.key === '!' || NO_NAME_BEGINS.has(name[0]!.key) || rest.length > MOST_PASSING)) return null;
+  const mark = marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === start ? 'bare' : 'passing';
+  return {
+    is: 'heading',
+    name: text.slice(nameSpan.from, nameSpan.to).trim(),
+    nameEnd: nameSpan.to,
+    copies: said.copies,
+    badCopies: said.bad,
+    mark,
+    colour: colourSaid(all, end),
+    terms: null,
+    tokens: all,
+    span,
+  };
+}
+
+/** Longest line in which a name is said in passing. */
+const MOST_PASSING = 24;
+/** Words that begin a sentence about something else than a part. */
+const NO_NAME_BEGINS: ReadonlySet<string> = new Set(
+  'hi hello hey dear i i’m i\'m you we thank thanks welcome please if when wish it that there what which who why how can do does did my'.split(' '),
+);
+
+const FENCE: ReadonlySet<string> = new Set(['#', '=', '-', '~', '•', '>', '<', '*', '|', '+', '"']);
+
+/** Where the name's own clause ends: at a full stop, or a colon with a legend after it. */
+function sentenceEnd(tokens: readonly Token[], start: number, end: number): number {
+  for (let i = start + 1; i < end; i++) {
+    const { key } = tokens[i]!;
+    if (key === '.' || key === '!' || key === '...' || key === '?') return i;
+  }
+  return end;
+}
+
+/** Words that lead to a name: "Now for the ears", "okay so the little ball", "Part 1: Arm", "And one tail". */
+const LEADS: ReadonlySet<string> = new Set(
+  'now for the okay ok so and then begin start with let’s let\'s lets make making here here’s here\'s heres is this a an one your on to crochet work hi hii hiii'.split(
+    ' ',
+  ),
+);
+
+function leading(tokens: readonly Token[], start: number, end: number): number {
+  let i = start;
+  if (['part', 'step', 'piece'].includes(tokens[i]?.key ?? '') && numberOf(tokens[i + 1]) !== null) {
+    const mark = [':', '-', '.', ')'].includes(tokens[i + 2]?.key ?? '') ? 1 : 0;
+    if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
+  }
+  const from = i;
+  while (i < end - 1 && (LEADS.has(tokens[i]!.key) || isFirst(tokens, i))) i++;
+  // "The pear" is a name as it stands; "okay so the little ball" is not.
+  return i === from + 1 && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
+}
+
+/** "First, the head:" leads to a name; "First leg" is one. */
+function isFirst(tokens: readonly Token[], at: number): boolean {
+  return ['first', 'next', 'lastly', 'finally', ','].includes(tokens[at]!.key) && [',', 'the', 'we', 'you'].includes(tokens[at + 1]?.key ?? '');
+}
+
+interface Copies {
+  readonly copies: number | null;
+  readonly bad: Token | null;
+  /** Tokens that say it, `[from, to)`; equal for none. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** "make 2", "(make 2, …)", "× 2", "x2", "2x", "(2)", "you need two", "(you need 3)", "2 pieces", "both alike", "2 arms". */
+function copiesSaid(tokens: readonly Token[], start: number, end: number): Copies {
+  for (let i = start; i < end; i++) {
+    const found = copiesAt(tokens, i, start, end);
+    if (!found) continue;
+    const number = found.number === 'both' ? 2 : numberOf(tokens[found.number])!;
+    const minus = found.number !== 'both' && tokens[found.number - 1]?.key === '-' && found.number - 1 >= found.from;
+    const good = Number.isInteger(number) && number >= 1 && number <= BOUNDS.copies && !minus;
+    const bad = good || found.number === 'both' ? null : tokens[found.number]!;
+    return { copies: good ? number : null, bad, from: found.from, to: found.to };
+  }
+  return { copies: null, bad: null, from: end, to: end };
+}
+
+const MAKE: ReadonlySet<string> = new Set(['make', 'need', 'want', 'crochet', 'makes']);
+const PIECES: ReadonlySet<string> = new Set(['x', 'times', 'pieces', 'pcs', 'pc', 'identical', 'of', 'copies', 'parts']);
+
+function copiesAt(
+  tokens: readonly Token[],
+  i: number,
+  start: number,
+  end: number,
+): { readonly number: number | 'both'; readonly from: number; readonly to: number } | null {
+  const token = tokens[i]!;
+  const { key } = token;
+  if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? '')) return { number: 'both', from: i, to: i + 2 };
+  if (key === 'pair' && tokens[i + 1]?.key === 'of') return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
+  if (MAKE.has(key) && i < end - 1) {
+    const minus = tokens[i + 1]?.key === '-' ? 1 : 0;
+    const x = tokens[i + 1]?.key === 'x' ? 1 : 0;
+    const number = i + 1 + minus + x;
+    if (numberOf(tokens[number]) === null || labelWord(tokens[number + 1]) !== null) return null;
+    const after = number + 1 + (PIECES.has(tokens[number + 1]?.key ?? '') ? 1 : 0);
+    return { number, from: i, to: Math.min(end, after) };
+  }
+  if (key === 'x' && numberOf(tokens[i + 1]) !== null) return { number: i + 1, from: i, to: i + 2 };
+  if (numberOf(token) === null) return null;
+  if (['x', 'pieces', 'pcs', 'copies', 'times'].includes(tokens[i + 1]?.key ?? ''))
+    return { number: i, from: i, to: i + 2 };
+  const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && [')', ']'].includes(tokens[i + 1]?.key ?? '');
+  if (bracketed && i - 1 > start) return { number: i, from: i - 1, to: i + 2 };
+  // "2 arms": a number before the only word of a heading.
+  const counted = i === start && token.kind === 'number' && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
+  return counted && tokens[i + 1]?.kind === 'word' ? { number: i, from: i, to: i + 1 } : null;
+}
+
+/** The tokens of the name: up to what says how many, a bracket, a comma, or a colon. */
+function nameIn(tokens: readonly Token[], start: number, end: number, said: Copies): readonly Token[] {
+  const from = said.from <= start && said.to > said.from ? Math.max(start, said.to) : start;
+  let to = end;
+  for (let i = from; i < end; i++) {
+    const { key } = tokens[i]!;
+    const stops = i === said.from || key === '(' || key === '[' || key === '{' || key === ',' || key === ':' || key === ';' || key === '|';
+    const dashed = key === '-' && tokens[i]!.from > (tokens[i - 1]?.to ?? 0);
+    if ((stops || dashed) && i > from) {
+      to = i;
+      break;
+    }
+  }
+  to = beforeVerb(tokens, from, to);
+  while (to > from && (tokens[to - 1]!.kind === 'mark' || AFTER_NAME.has(tokens[to - 1]!.key))) to--;
+  let begin = from;
+  while (begin < to && (tokens[begin]!.kind === 'mark' || tokens[begin]!.key === 'of')) begin++;
+  return legend(tokens, begin, to) ? tokens.slice(begin, begin + 1) : tokens.slice(begin, to);
+}
+
+const AFTER_NAME: ReadonlySet<string> = new Set(['you', 'we', 'please', 'and', 'made', 'i']);
+
+/** "the strawberry i made for ella": a name ends before a clause about it. */
+function beforeVerb(tokens: readonly Token[], from: number, to: number): number {
+  const verb = tokens.findIndex(
+    (token, i) => i > from && i < to && ['i', 'that', 'which', 'made', 'we', 'is', 'are', 'was'].includes(token.key),
+  );
+  return verb < 0 ? to : verb;
+}
+
+/** "Cup X: sc V: inc": a legend after a name. */
+function legend(tokens: readonly Token[], from: number, to: number): boolean {
+  return to - from === 2 && tokens[to]?.key === ':' && /^[A-Z]$/.test(tokens[to - 1]!.text);
+}
+
+/** "Arm, in brown": the colour named after the name. */
+function colourSaid(tokens: readonly Token[], end: number): HeadingLine['colour'] {
+  for (let i = Math.min(1, end); i < end; i++) {
+    const lead = ['in', 'use', 'with', 'using'].includes(tokens[i]!.key);
+    const length = lead ? colourLength(tokens, i + 1, NO_COLOURS) : 0;
+    const closed = tokens[i + 1 + length];
+    if (length > 0 && (i + 1 + length >= end || closed?.kind === 'mark') && !tokens.slice(0, i).some(({ key }) => key === 'each'))
+      return { from: tokens[i]!.from, to: tokens[i + length]!.to };
+  }
+  return null;
+}
+
+/** How many to make, where a line says nothing else: "make 2", "(× 4)". */
+export function copiesAlone(tokens: readonly Token[]): number | null {
+  if (tokens.length > 6) return null;
+  const said = copiesSaid(tokens, 0, tokens.length);
+  const rest = tokens.filter((token, i) => (i < said.from || i >= said.to) && (token.kind !== 'mark' || !'()[].:'.includes(token.key)));
+  return rest.length === 0 ? said.copies : null;
+}
+
+/** Headings of what stands around a pattern and is no part of it (common practice). */
+const NO_PARTS = new Set(
+  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide|key|legend|difficulty|level|finished size|what you need|about|introduction|hook|colours|colors|instruction|pattern|round|rounds|photo|caption|stitches'.split(
+    '|',
+  ),
+);
+
+function isNoPart(name: readonly Token[]): boolean {
+  return NO_PARTS.has(name.map((token) => token.key).join(' '));
+}
+
+/** "Stuff it", "Leave a tail": words that ask for something are no name. */
+function asksFor(name: readonly Token[]): boolean {
+  return longestPhrase(vocabularyOf('US'), name, 0)?.meaning.is === 'remark';
+}
+
+/** "6 sc", "inc around", "ch 20": words that begin with work, and not a name. */
+function namesCount(tokens: readonly Token[]): boolean {
+  const first = tokens.findIndex(({ kind }) => kind !== 'mark');
+  const phrase = longestPhrase(vocabularyOf('US'), tokens, first) ?? longestPhrase(vocabularyOf('UK'), tokens, first);
+  const is = phrase?.meaning.is;
+  return (
+    (is === 'stitch' || is === 'increase' || is === 'decrease' || is === 'chain' || is === 'loop' || is === 'ring') &&
+    tokens.slice(first + phrase!.length).some(({ kind, key }) => kind === 'number' || key === ',' || key === 'around' || key === 'each')
+  );
+}
+
+function isNameToken(token: Token): boolean {
+  return token.kind !== 'mark' || ["'", '’', '-', '&', '/', '"', '+', '.'].includes(token.key);
+}

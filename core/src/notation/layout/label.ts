@@ -1,0 +1,234 @@
+import { colourLength } from '../colours.js';
+import { labelWord } from '../label-word.js';
+import { ordinal, wholeNumber } from '../ordinals.js';
+import type { OpenRun } from '../pattern.js';
+import { join, type Span } from '../span.js';
+import { numberOf, type Token } from '../tokens.js';
+import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+
+/** What stands at the start of a round's line: its number or numbers. */
+export interface Label {
+  readonly first: number;
+  readonly last: number;
+  readonly word: 'round' | 'row';
+  /** "Next 3 rounds", "Last round": counted on from the round before; `first` and `last` then begin at 1. */
+  readonly relative: boolean;
+  readonly open: OpenRun | null;
+  readonly span: Span;
+  /** Index of the first token after the label. */
+  readonly next: number;
+}
+
+type Numbers = Pick<Label, 'first' | 'last' | 'word' | 'relative' | 'open' | 'next'>;
+
+const TO: ReadonlySet<string> = new Set(
+  ['-', 'to', 'through', 'thru', 'till', 'until', 'up', '~', '/', '...', '&', 'and', ',', '+', '='],
+);
+const LISTS: ReadonlySet<string> = new Set([',', '&', 'and', '+', '/']);
+const ON: readonly (readonly string[])[] = [['and', 'on'], ['and', 'up'], ['onwards'], ['onward'], ['on'], ['+']];
+/** Words said before a label: "For round 2", "Now round 3:". */
+const LEADS: ReadonlySet<string> = new Set('for now then and so ok okay from next in on work do start with the'.split(' '));
+const MOST_LEADS = 3;
+
+/**
+ * "R6", "Rnd 6:", "Rounds 6 to 12", "R6, 7 and 8", "6th round", "R7 on", "Next 3 rounds:", "(R3)"; null when the line has no
+ * label. `sure` where something else tells that a label stands here, as in a table.
+ */
+export function readLabel(tokens: readonly Token[], sure = false): Label | null {
+  const begin = leads(tokens);
+  const at = begin + (opensLabel(tokens, begin) ? 1 : 0);
+  const label =
+    readNumbered(tokens, at) ?? readOrdinal(tokens, at) ?? readRelative(tokens, begin) ?? (begin === 0 ? readBare(tokens, at, sure) : null);
+  if (!label) return null;
+  const next = afterMarks(tokens, afterRoundTally(tokens, label.next), at > begin);
+  const rest = tokens[label.next];
+  const separated = next > label.next || rest === undefined || rest.kind === 'mark';
+  if (!sure && (begin > 0 || !separated) && !namesWork(tokens.slice(next)) && !endsSentence(tokens, next, begin)) return null;
+  if (label.relative && rest?.kind !== 'mark' && !beginsWork(tokens, label.next)) return null;
+  const { first, last, word, relative, open } = label;
+  return { first, last, word, relative, open, next, span: join(tokens[0]!, tokens[Math.max(0, next - 1)]!) };
+}
+
+/** "Next round sc around": without a mark the work has to come at once. */
+function beginsWork(tokens: readonly Token[], at: number): boolean {
+  const phrase = longestPhrase(vocabularyOf('US'), tokens, at) ?? longestPhrase(vocabularyOf('UK'), tokens, at);
+  const is = phrase?.meaning.is;
+  return tokens[at]?.kind === 'number' || is === 'stitch' || is === 'increase' || is === 'decrease' || is === 'even';
+}
+
+/** Tokens before the label that only lead to it: "For", "And then". */
+function leads(tokens: readonly Token[]): number {
+  let i = 0;
+  while (i < MOST_LEADS && LEADS.has(tokens[i]?.key ?? '')) i++;
+  if (i === 0) return 0;
+  if (tokens[i]?.key === ',') i++;
+  // "Next round" and "Next 3 rounds" are labels with this word, "Next, R3" only begins with it.
+  const numbered = labelWord(tokens[i]) !== null && numberOf(tokens[i + 1]) !== null;
+  if (tokens[i - 1]?.key === 'next' && !numbered) return i - 1;
+  return labelWord(tokens[i]) !== null || ordinal(tokens, i)[0] !== null || RELATIVE.has(tokens[i]?.key ?? '') ? i : 0;
+}
+
+function opensLabel(tokens: readonly Token[], at: number): boolean {
+  return ['(', '[', '{', '<', '#'].includes(tokens[at]?.key ?? '') && (labelWord(tokens[at + 1]) !== null || wholeNumber(tokens[at + 1]) !== null);
+}
+
+/** "For round 2, …" ends on a comma; a label after leading words needs that or work at once. */
+function endsSentence(tokens: readonly Token[], next: number, begin: number): boolean {
+  return begin > 0 && [':', ','].includes(tokens[next - 1]?.key ?? '') && tokens[next] !== undefined && namesWork(tokens.slice(next));
+}
+
+function readNumbered(tokens: readonly Token[], at: number): Numbers | null {
+  const word = labelWord(tokens[at]);
+  if (!word) return null;
+  let i = at + 1;
+  if (['.', '#', '-', ':'].includes(tokens[i]?.key ?? '')) i++;
+  if (['no', 'number', 'nr'].includes(tokens[i]?.key ?? '')) i += tokens[i + 1]?.key === '.' ? 2 : 1;
+  const short = tokens[at]!.key.length < 2;
+  const first = wholeNumber(tokens[i]) ?? (short ? null : numberOf(tokens[i]));
+  if (first === null) return null;
+  i++;
+  const on = ON.find((words) => words.every((key, k) => tokens[i + k]?.key === key));
+  const after = on ? tokens[i + on.length] : undefined;
+  if (on && wholeNumber(after) === null && labelWord(after) === null)
+    return { first, last: first, word, relative: false, open: { mm: null }, next: i + on.length };
+  const [last, next] = readEnd(tokens, i, first, short);
+  return { first, last, word, relative: false, open: null, next };
+}
+
+/** The last number of a range or list that goes on at `i`, and the token after it; `first` itself when none does. */
+function readEnd(tokens: readonly Token[], start: number, first: number, short: boolean): readonly [number, number] {
+  let last = first;
+  let i = start;
+  for (;;) {
+    let j = i;
+    while (tokens[j]?.key === '.') j++;
+    const dotted = j > i + 1;
+    if (!dotted && !TO.has(tokens[i]?.key ?? '')) return [last, i];
+    if (!dotted) j = i + 1;
+    if (['and', 'to'].includes(tokens[j]?.key ?? '')) j++;
+    const relabelled = labelWord(tokens[j]) !== null;
+    if (relabelled) j++;
+    if (relabelled && ['.', '#', '-'].includes(tokens[j]?.key ?? '')) j++;
+    const end = wholeNumber(tokens[j]) ?? (short ? null : numberOf(tokens[j]));
+    if (end === null) return [last, i];
+    const listed = LISTS.has(tokens[i]!.key);
+    const after = tokens[j + 1];
+    const tight = tokens[i]!.to === tokens[j]!.from;
+    // "Rnd 1 ...... 7 sc" has dots that lead to its words; "R2...R4" is a range.
+    if (tokens[i]!.key === '...' && !tight) return [last, i];
+    const closed = after === undefined || after.kind === 'mark' || relabelled || TO.has(after.key);
+    // "R6, 7 sc" is one round; "R6, 7: sc" and "R6, 7 and 8" are several.
+    if (listed && end !== last + 1) return [last, i];
+    if (listed ? !closed || (after?.key === ',' && !LISTS.has(after.key)) : !closed && tokens[i]!.key === '-' && !tight)
+      return [last, i];
+    last = end;
+    i = j + 1;
+    if (!listed) return [last, i];
+  }
+}
+
+/** "6th round:", "first round:", "1. Rnd:", "4th - 7th round:". */
+function readOrdinal(tokens: readonly Token[], at: number): Numbers | null {
+  const the = tokens[at]?.key === 'the' ? 1 : 0;
+  let i = at + the;
+  const [first, length] = dottedOrdinal(tokens, i);
+  if (first === null) return null;
+  i += length;
+  let last = first;
+  if (TO.has(tokens[i]?.key ?? '')) {
+    const [end, more] = dottedOrdinal(tokens, i + 1);
+    if (end !== null) {
+      last = end;
+      i += 1 + more;
+    }
+  }
+  const word = labelWord(tokens[i]);
+  if (!word || tokens[i]!.key === 'r') return null;
+  return { first, last, word, relative: false, open: null, next: i + 1 };
+}
+
+function dottedOrdinal(tokens: readonly Token[], at: number): readonly [number | null, number] {
+  const [number, length] = ordinal(tokens, at);
+  if (number !== null) return [number, length];
+  const dotted = wholeNumber(tokens[at]);
+  return dotted !== null && tokens[at + 1]?.key === '.' ? [dotted, 2] : [null, 0];
+}
+
+const RELATIVE: ReadonlySet<string> = new Set(['next', 'following', 'last', 'final']);
+
+/** "Next round:", "Next 5 rounds:", "Last round:". */
+function readRelative(tokens: readonly Token[], begin: number): Numbers | null {
+  const at = begin + (tokens[begin]?.key === 'the' ? 1 : 0);
+  if (!RELATIVE.has(tokens[at]?.key ?? '')) return null;
+  const number = numberOf(tokens[at + 1]);
+  const end = at + (number === null ? 1 : 2);
+  const word = labelWord(tokens[end]);
+  if (!word || tokens[end]!.key === 'r' || (number !== null && (!Number.isInteger(number) || number < 1))) return null;
+  return { first: 1, last: number ?? 1, word, relative: true, open: null, next: end + 1 };
+}
+
+const BARE_ENDS: ReadonlySet<string> = new Set([':', '.', ')', ']', '-', '...', '|', '=', '}']);
+
+/**
+ * "13:", "14-15)", "16.", "4 to 6 -": numbers alone, as in a numbered list. Only a line whose next words name a stitch or a
+ * repeat is taken for a round; "1. Wash your hands" stays a note.
+ */
+function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers | null {
+  const first = wholeNumber(tokens[at]);
+  if (first === null) return null;
+  const ranged = TO.has(tokens[at + 1]?.key ?? '') && !['=', '...'].includes(tokens[at + 1]!.key) ? wholeNumber(tokens[at + 2]) : null;
+  const listed = ranged !== null && LISTS.has(tokens[at + 1]!.key) && ranged !== first + 1;
+  const mark = at + (ranged === null || listed ? 1 : 3);
+  const end = tokens[mark];
+  const dashed = end?.key === '-' && end.from === tokens[mark - 1]!.to;
+  const last = listed ? first : (ranged ?? first);
+  if (sure) return { first, last, word: 'round', relative: false, open: null, next: mark };
+  if (!end || !BARE_ENDS.has(end.key) || dashed || !namesWork(tokens.slice(mark + 1))) return null;
+  return { first, last, word: 'round', relative: false, open: null, next: mark + 1 };
+}
+
+const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
+const WORK = new Set(['stitch', 'increase', 'decrease', 'ring', 'same', 'skip', 'chain', 'loop', 'even', 'picot']);
+
+/** Whether the words say at once what is worked: a stitch comes before any word that is not the craft's. */
+export function namesWork(tokens: readonly Token[]): boolean {
+  for (let i = 0; i < tokens.length;) {
+    const phrase = longestPhrase(vocabularyOf('US'), tokens, i) ?? longestPhrase(vocabularyOf('UK'), tokens, i);
+    const is = phrase?.meaning.is;
+    const colour = colourLength(tokens, i, NO_BOOK);
+    if (colour > 0) {
+      i += colour;
+      continue;
+    }
+    if (is && WORK.has(is)) return true;
+    if (is === 'times' && tokens.length > i + 1) return true;
+    if (is === 'remark' || (!phrase && tokens[i]!.kind === 'word')) return tokens.slice(i, i + 60).some((token) => token.key === 'x');
+    i += phrase?.length ?? 1;
+  }
+  return false;
+}
+
+/** Passes over "(5 rounds)" and "(x5)" after a range. */
+function afterRoundTally(tokens: readonly Token[], at: number): number {
+  const opens = tokens[at]?.key === '(' || tokens[at]?.key === '[';
+  if (!opens) return at;
+  const x = tokens[at + 1]?.key === 'x' ? 1 : 0;
+  if (wholeNumber(tokens[at + 1 + x]) === null) return at;
+  const closes = at + 2 + x + (labelWord(tokens[at + 2 + x]) !== null ? 1 : 0);
+  if (closes === at + 2) return at;
+  return [')', ']'].includes(tokens[closes]?.key ?? '') ? closes + 1 : at;
+}
+
+const SEPARATORS: ReadonlySet<string> = new Set([':', '.', '=', '...', '|', '•']);
+
+function afterMarks(tokens: readonly Token[], at: number, opened: boolean): number {
+  let i = at;
+  const closes = [')', ']', '}', '>'].includes(tokens[i]?.key ?? '');
+  if (closes && (opened || !tokens.slice(0, i).some((token) => token.key === '('))) i++;
+  while (SEPARATORS.has(tokens[i]?.key ?? '')) i++;
+  if (['-', ',', '*'].includes(tokens[i]?.key ?? '') && i === at) {
+    const spaced = tokens[i]!.to < (tokens[i + 1]?.from ?? Number.POSITIVE_INFINITY);
+    if (spaced && tokens[i]!.key !== '*') i++;
+  }
+  return i;
+}

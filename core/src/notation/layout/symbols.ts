@@ -1,0 +1,116 @@
+import { tokenize, type Token } from '../tokens.js';
+import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import { readLabel } from './label.js';
+import type { RawLine } from './raw-line.js';
+
+/** Words of the craft that a symbol stands for. */
+type Symbols = ReadonlyMap<string, readonly string[]>;
+
+/** Letters that tables of symbols use where no legend names them (common practice). */
+const LETTERS: Symbols = new Map([
+  ['X', ['sc']],
+  ['V', ['inc']],
+  ['A', ['dec']],
+  ['W', ['3 in 1']],
+  ['M', ['sc3tog']],
+  ['T', ['hdc']],
+  ['F', ['dc']],
+  ['E', ['tr']],
+  ['TV', ['hdc inc']],
+  ['TA', ['hdc2tog']],
+  ['FV', ['dc inc']],
+  ['FA', ['dc2tog']],
+  ['Q', ['bobble']],
+  ['G', ['popcorn']],
+  ['SL', ['sl st']],
+  ['CH', ['ch']],
+  ['K', ['sk']],
+]);
+
+const WORKED = new Set(['stitch', 'increase', 'decrease', 'ring', 'chain', 'skip', 'loop']);
+const JOINS: ReadonlySet<string> = new Set(['=', ':', '-', '...']);
+const PLAIN = /^[\p{L}]{1,5}$/u;
+
+/** Lines with their symbols as the words they stand for; a legend in the text wins over what letters usually mean. */
+export function withoutSymbols(lines: readonly RawLine[]): RawLine[] {
+  const legend = legendOf(lines);
+  const lettered = usesLetters(lines, legend);
+  if (legend.size === 0 && !lettered) return [...lines];
+  const symbols: Symbols = lettered ? new Map([...LETTERS, ...legend]) : legend;
+  return lines.map((line) => {
+    const label = readLabel(withWords(line.tokens, symbols), line.sure);
+    if (!label) return line;
+    const head = label.next;
+    return { ...line, tokens: [...line.tokens.slice(0, head), ...withWords(line.tokens.slice(head), symbols)] };
+  });
+}
+
+/** What the text itself says its symbols are: "X = sc, V: inc". */
+function legendOf(lines: readonly RawLine[]): Symbols {
+  const legend = new Map<string, readonly string[]>();
+  for (const { tokens, sure } of lines) {
+    if (readLabel(tokens, sure)) continue;
+    for (let i = 0; i + 2 < tokens.length; i++) {
+      const [symbol, join] = [tokens[i]!, tokens[i + 1]!];
+      if (!JOINS.has(join.key) || symbol.kind === 'number' || !isSymbol(symbol)) continue;
+      const phrase = longestPhrase(vocabularyOf('US'), tokens, i + 2);
+      if (!phrase || !WORKED.has(phrase.meaning.is)) continue;
+      const known = longestPhrase(vocabularyOf('US'), [symbol], 0);
+      const small = symbol.kind === 'word' && symbol.text !== symbol.text.toUpperCase();
+      // "inc – increase (2 sc in one)" tells what every pattern knows.
+      if (known && WORKED.has(known.meaning.is)) continue;
+      if (!small || (join.key === '=' && (!known || known.meaning.is === 'times'))) legend.set(symbol.text, [tokens.slice(i + 2, i + 2 + phrase.length).map(({ text }) => text).join(' ')]);
+    }
+  }
+  return legend;
+}
+
+const NO_SYMBOLS: ReadonlySet<string> = new Set(['(', ')', '[', ']', '{', '}', ',', '.', ';', '"', '|', '-', ':', '=', '*', '/', '&']);
+
+function isSymbol(token: Token): boolean {
+  if (token.kind === 'word') return PLAIN.test(token.text) && !/^(r|rnd|rd|row|round|note|tip|mc|cc|notes|step|hook|yarn)$/i.test(token.text);
+  return !NO_SYMBOLS.has(token.key);
+}
+
+/** Whether rounds are written in the usual letters: several with a V or an A, or with a counted X and no stitch's name. */
+function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
+  let lettered = 0;
+  for (const { tokens } of lines) {
+    const letters = tokens.some(
+      ({ kind, text }, i) =>
+        kind === 'word' &&
+        !legend.has(text) &&
+        (/^[XVAWMT]*[VA][XVAWMT]*$/.test(text) || text === 'X') &&
+        (tokens[i - 1]?.kind === 'number' || ['(', ','].includes(tokens[i - 1]?.key ?? '') || text === 'X') &&
+        tokens[i + 1]?.kind !== 'number',
+    );
+    const named = tokens.some(({ key }) => key === 'sc' || key === 'inc' || key === 'dec' || key === 'hdc' || key === 'color' || key === 'colour');
+    if (letters && !named && tokens.some(({ kind }) => kind === 'number')) lettered++;
+  }
+  return lettered >= 2;
+}
+
+/** The tokens with each symbol as its words; letters written together ("2XV") come apart. */
+function withWords(tokens: readonly Token[], symbols: Symbols): readonly Token[] {
+  return tokens.flatMap((token, i): readonly Token[] => {
+    if (token.kind === 'number' || (token.key === 'x' && multiplies(tokens, i))) return [token];
+    const words = symbols.get(token.text);
+    if (words) return worded(token, words[0]!);
+    const letters = [...token.text];
+    if (token.kind !== 'word' || letters.length < 2 || token.text !== token.text.toUpperCase()) return [token];
+    if (!letters.every((letter) => symbols.has(letter))) return [token];
+    return letters.flatMap((letter, i) => [
+      ...(i > 0 ? [{ kind: 'mark' as const, text: ',', key: ',', from: token.from + i, to: token.from + i }] : []),
+      ...worded({ ...token, from: token.from + i, to: token.from + i + 1 }, symbols.get(letter)![0]!),
+    ]);
+  });
+}
+
+/** "(x, v) x 6": an x between a bracket and a number multiplies, whatever else it stands for. */
+function multiplies(tokens: readonly Token[], at: number): boolean {
+  return [')', ']', '}'].includes(tokens[at - 1]?.key ?? '') && tokens[at + 1]?.kind === 'number';
+}
+
+function worded(token: Token, words: string): Token[] {
+  return tokenize(words).map((word) => ({ ...word, from: token.from, to: token.to }));
+}

@@ -1,0 +1,65 @@
+import { BOUNDS } from '../../bounds/index.js';
+import { labelWord } from '../label-word.js';
+import { wholeNumber } from '../ordinals.js';
+import { singular } from '../plural.js';
+import { keyAt, type ReadState } from './state.js';
+
+const ARTICLES: ReadonlySet<string> = new Set(
+  'the a first second third other left right one each both next your this last back front two these'.split(' '),
+);
+
+/** The name of a part at `at`, also "the second leg" or "legs", and the tokens it takes; null for other words. */
+export function partAt(state: ReadState, at = state.at): { readonly name: string; readonly length: number } | null {
+  let best: { name: string; length: number } | null = null;
+  for (let skip = 0; skip <= 3; skip++) {
+    if (skip > 0 && !ARTICLES.has(keyAt(state, at + skip - 1))) break;
+    if (state.tokens[at + skip]?.kind !== 'word') continue;
+    for (const name of state.context.parts) {
+      const length = lengthOfName(state, at + skip, name);
+      if (length > 0 && (!best || skip + length > best.length)) best = { name, length: skip + length };
+    }
+  }
+  return best;
+}
+
+/** Tokens that a part's name takes at `at`, with the number of a copy after it ("leg 2"); 0 where it does not stand there. */
+function lengthOfName(state: ReadState, at: number, name: string): number {
+  const words = name.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean);
+  if (words.length === 0) return 0;
+  if (!words.every((word, i) => singular(keyAt(state, at + i)) === singular(word))) return 0;
+  const copy = wholeNumber(state.tokens[at + words.length]);
+  const next = keyAt(state, at + words.length + 1);
+  return copy !== null && copy <= 9 && next !== 'sc' && next !== 'x' ? words.length + 1 : words.length;
+}
+
+export interface RoundReference {
+  readonly first: number;
+  readonly last: number;
+  readonly part: string | null;
+  readonly length: number;
+}
+
+/** "R8" or "R8–R9" (with "of the tower") at `at`: the rounds, the part's name, and the tokens it takes. */
+export function roundAt(state: ReadState, at = state.at): RoundReference | null {
+  let i = at;
+  const lead = partAt(state, i);
+  if (lead) i += lead.length;
+  if (keyAt(state, i) === 'the') i++;
+  if (!labelWord(state.tokens[i])) return null;
+  const first = wholeNumber(state.tokens[i + 1]);
+  if (first === null || first < 1 || first > BOUNDS.rounds) return null;
+  i += 2;
+  let last = first;
+  if (['-', 'to', 'through', 'and', '&', 'thru', '+'].includes(keyAt(state, i))) {
+    const relabelled = labelWord(state.tokens[i + 1]) ? 1 : 0;
+    const end = wholeNumber(state.tokens[i + 1 + relabelled]);
+    if (end !== null && end >= first && end <= BOUNDS.rounds) {
+      last = end;
+      i += 2 + relabelled;
+    }
+  }
+  const of = ['of', 'from', 'on', 'in', 'for'].includes(keyAt(state, i)) ? 1 : 0;
+  const named = of ? partAt(state, i + of) : null;
+  if (named) i += of + named.length;
+  return { first, last, part: (named ?? lead)?.name ?? null, length: i - at };
+}

@@ -1,0 +1,39 @@
+import { labelWord } from './label-word.js';
+import { numberOf, type Token } from './tokens.js';
+import { longestPhrase, vocabularyOf, type Match } from './vocabulary.js';
+
+const MEASURES: ReadonlySet<string> = new Set(['cm', 'mm', 'inch', 'inches', 'gauge', 'swatch', 'tension']);
+const DEFINES: ReadonlySet<string> = new Set(['-', '=', ':', '...']);
+
+/**
+ * Whether words that are kept as a note sound like work: they begin with a round's label, or count a stitch. Legends
+ * ("inc – increase (2 sc in one)") and gauges ("16 sc on 10 cm") do not.
+ */
+export function saysWork(tokens: readonly Token[]): 'label' | 'stitch' | null {
+  if (labelWord(tokens[0]) !== null && numberOf(tokens[1]) !== null) return 'label';
+  if (tokens.some(({ key }) => MEASURES.has(key)) || defines(tokens)) return null;
+  for (let i = 0; i + 1 < tokens.length; i++) {
+    if (tokens[i]!.kind === 'number' && isWorked(phraseOf(tokens, i + 1))) return 'stitch';
+  }
+  return null;
+}
+
+function phraseOf(tokens: readonly Token[], at: number): Match | null {
+  return longestPhrase(vocabularyOf('US'), tokens, at) ?? longestPhrase(vocabularyOf('UK'), tokens, at);
+}
+
+function isWorked(phrase: Match | null): boolean {
+  const is = phrase?.meaning.is;
+  return is === 'stitch' || is === 'increase' || is === 'decrease';
+}
+
+/** A word of the craft or an abbreviation, and right after it a mark that says what it means: "inc – increase". */
+export function defines(tokens: readonly Token[]): boolean {
+  const phrase = phraseOf(tokens, 0);
+  const length = phrase?.length ?? 1;
+  const mark = tokens[length];
+  const after = phraseOf(tokens, length + 1);
+  const end = tokens[length + 1 + (after?.length ?? 0)];
+  const says = after !== null && (end === undefined || ['(', ',', ';', '[', '.'].includes(end.key));
+  return tokens[0]!.kind === 'word' && DEFINES.has(mark?.key ?? '') && (phrase !== null || (tokens[0]!.text.length <= 4 && says));
+}
