@@ -114,7 +114,9 @@ function nextAfter(lines: readonly Line[], at: number): Line | undefined {
 }
 
 function takeLine(all: Assembly, line: Line, apart: boolean, next: Line | undefined): void {
-  if (line.is === 'round') takeRound(all, line);
+  if (line.is === 'round') {
+    if (!chainRow(all, line, next)) takeRound(all, line);
+  }
   else if (line.is === 'heading') takeHeadingLine(all, line, apart, next);
   else if (line.is === 'words') takeWords(all, line, next);
 }
@@ -237,7 +239,7 @@ function sameNamed(all: Assembly, name: string, reading: RoundReading, span: Spa
   const like = parts.findLast((part) => singularName(part.name).split(' ').at(-1) === last);
   if (!like) return null;
   const same = { first: 1, last: Number.POSITIVE_INFINITY, part: like.name, span };
-  return { pieces: [], foundation: null, foundationDoubtful: false, open: null, rounds: null, same };
+  return { pieces: [], foundation: null, foundationDoubtful: false, open: null, rounds: null, upTo: null, same };
 }
 
 /** A chain that nothing is worked over is all there is of its part: a scarf, a cord. */
@@ -246,6 +248,17 @@ function chainAlone(reading: RoundReading): RoundReading {
   const chains = foundation?.value.from === 'chain' ? foundation.value.chains : 0;
   const chain = itemPiece({ kind: 'chain', count: chains, counts: chains }, foundation!.span);
   return { ...reading, pieces: [chain, ...reading.pieces], foundation: null, foundationDoubtful: false };
+}
+
+/** "Row 1: chain 6, turn" before "Row 2: sc in 2nd ch …" is the chain that row is worked over. */
+function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boolean {
+  const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
+  if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 8) return false;
+  const { reading, clean } = tried(all, line.tokens, true);
+  const starts = kindsOf(tried(all, next.tokens, true).reading).starts;
+  if (!clean || !kindsOf(reading).chainOnly || !starts) return false;
+  all.foundation = reading.foundation;
+  return true;
 }
 
 /** "Scarf" and below it "ch 20", with no round after it. */
@@ -283,7 +296,7 @@ function unlabelledRound(all: Assembly, line: Words, next: Line | undefined): bo
     return true;
   }
   const goesOn = last !== undefined && last.label.from === last.label.to;
-  const again = clean && (reading.same !== null || (reading.rounds !== null && works));
+  const again = clean && (reading.same !== null || ((reading.rounds !== null || reading.upTo !== null) && works));
   const more = goesOn && sure && !starts && (total || namesWork(tokens));
   if (!again && !more) return false;
   takeRound(all, { ...round, label: labelAt(span, last!.last + 1, reading) });
@@ -385,7 +398,8 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
 }
 
 /** The rounds of a line: those of its label, or as many as its words say ("for 10 rounds"). */
-function roundsOf(all: Assembly, label: Label, { rounds, same }: RoundReading): Label {
+function roundsOf(all: Assembly, label: Label, { rounds, same, upTo }: RoundReading): Label {
+  if (upTo !== null && upTo > label.first && label.first === label.last) return { ...label, last: upTo };
   if (same?.last === Number.POSITIVE_INFINITY && label.first === label.last) {
     const last = all.parts.findLast(({ name }) => name === same.part)?.lines.at(-1)?.last ?? 1;
     return { ...label, last: label.first + last - 1 };

@@ -172,8 +172,8 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     combine(
       words(`
     | continue | continuing | work | working | rotate and work | turn and work | then | now | working back |
-    work back | back`),
-      words(' | on | along | down | up | into | in | across'),
+    work back | back | turn | turn to work | rotate | flip and work | turn the work and work`),
+      words(' | on | along | down | up | into | in | across | to'),
       ['', 'the'],
       ['other side', 'opposite side'],
       words(`
@@ -284,7 +284,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
     create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
-    rep this | repeat this pattern | this is`),
+    rep this | repeat this pattern | this is | inside`),
   ],
   [
     { is: 'counted', counted: true },

@@ -58,6 +58,9 @@ export class Vocabulary {
 }
 
 const MOST_TOGETHER = 6;
+/** "5-dc bobble": how many tall stitches a bump is made of changes no count. */
+const TALL_COUNTS = ['2', '3', '4', '5', '6', '7'];
+const TALL = ['dc', 'hdc', 'tr', 'htr', 'dtr', 'double crochet', 'treble'];
 const INCREASES = ['inc', 'increase', 'increases'];
 const DECREASES = ['dec', 'decrease', 'decreases'];
 const INVISIBLE = ['invisible', 'inv'];
@@ -80,6 +83,7 @@ function build(terms: Terms): Vocabulary {
     ]);
     root.add({ is: 'stitch', stitch, loop: 'back' }, names.flatMap((name) => [`bl${name}`, `blo${name}`]));
     root.add({ is: 'stitch', stitch, loop: 'front' }, names.flatMap((name) => [`fl${name}`, `flo${name}`]));
+    if (STITCHES[stitch].look === 'bump') root.add({ is: 'stitch', stitch }, combine(TALL_COUNTS, ['', '-'], TALL, names));
     root.add({ is: 'each' }, combine(['each', 'every'], names, ['', 'around', 'across']));
     root.add({ is: 'next one' }, combine(ONE, names));
     root.add({ is: 'increase', stitch, per: 2 }, [combine(names, INCREASES), combine(INCREASES, ['in'], names)]);

@@ -107,8 +107,11 @@ function inColumns(rows: readonly (readonly RawLine[])[]): boolean {
 }
 
 const DANGLING: ReadonlySet<string> = new Set(
-  ', in each next the and then to of with into x × every from - + & / a until last first until same'.split(' '),
+  ', in the and then to of with into x × from - + & / a until'.split(' '),
 );
+/** Words that want a noun, and the nouns. */
+const WANTING: ReadonlySet<string> = new Set(['each', 'next', 'every', 'last', 'first', 'same']);
+const NOUNS: ReadonlySet<string> = new Set(['st', 'sts', 'stitch', 'stitches', 'ch', 'chain', 'sc', 'one', 'around']);
 
 /** Rounds whose words run over into the lines below them. */
 export function withContinuations(lines: readonly Line[]): Line[] {
@@ -144,6 +147,7 @@ function goesOn(round: RoundText, tokens: readonly Token[], depth: number, alone
   if (!last) return isInstruction(tokens);
   if (depth > 0 && (openBrackets(tokens, depth) < depth || last.key === ',')) return true;
   if (DANGLING.has(last.key) && isInstruction(tokens)) return true;
+  if (WANTING.has(last.key) && NOUNS.has(tokens[0]!.key)) return true;
   const totalled = endsOnTotal(round.tokens);
   if (!totalled && isTotal(tokens, alone)) return true;
   const first = tokens[0]!;

@@ -102,10 +102,11 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
     const mark = [':', '-', '.', ')'].includes(tokens[i + 2]?.key ?? '') ? 1 : 0;
     if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
   }
+  if (numberOf(tokens[i]) !== null && [')', '.', ':'].includes(tokens[i + 1]?.key ?? '') && tokens[i + 2]?.kind === 'word') i += 2;
   const from = i;
   while (i < end - 1 && (LEADS.has(tokens[i]!.key) || isFirst(tokens, i))) i++;
   // "The pear" is a name as it stands; "okay so the little ball" is not.
-  return i === from + 1 && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
+  return i === from + 1 && from === start && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
 }
 
 /** "First, the head:" leads to a name; "First leg" is one. */
@@ -123,8 +124,10 @@ interface Copies {
 
 /** "make 2", "(make 2, …)", "× 2", "x2", "2x", "(2)", "you need two", "(you need 3)", "2 pieces", "both alike", "2 arms". */
 function copiesSaid(tokens: readonly Token[], start: number, end: number): Copies {
-  for (let i = start; i < end; i++) {
-    const found = copiesAt(tokens, i, start, end);
+  const places = Array.from({ length: end - start }, (_, i) => start + i);
+  for (const i of [...places, -1]) {
+    // "Two horns" says how many only where nothing else does.
+    const found = i < 0 ? countedName(tokens, start, end) : copiesAt(tokens, i, start, end);
     if (!found) continue;
     const number = found.number === 'both' ? 2 : numberOf(tokens[found.number])!;
     const minus = found.number !== 'both' && tokens[found.number - 1]?.key === '-' && found.number - 1 >= found.from;
@@ -162,9 +165,13 @@ function copiesAt(
     return { number: i, from: i, to: i + 2 };
   const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && [')', ']'].includes(tokens[i + 1]?.key ?? '');
   if (bracketed && i - 1 > start) return { number: i, from: i - 1, to: i + 2 };
-  // "2 arms": a number before the only word of a heading.
-  const counted = i === start && token.kind === 'number' && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
-  return counted && tokens[i + 1]?.kind === 'word' ? { number: i, from: i, to: i + 1 } : null;
+  return null;
+}
+
+/** "2 arms", "two horns": a number before the only words of a heading. */
+function countedName(tokens: readonly Token[], start: number, end: number): ReturnType<typeof copiesAt> {
+  const several = (numberOf(tokens[start]) ?? 0) > 1 && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
+  return several && tokens[start + 1]?.kind === 'word' ? { number: start, from: start, to: start + 1 } : null;
 }
 
 /** The tokens of the name: up to what says how many, a bracket, a comma, or a colon. */

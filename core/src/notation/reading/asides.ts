@@ -55,6 +55,12 @@ export function untilAt(state: ReadState, token: Token): Piece[] {
   for (let i = state.at; i < end; i++) {
     const number = numberOf(state.tokens[i]);
     const unit = MM_IN[keyAt(state, i + 1)];
+    const rows = labelWord(state.tokens[i + 1]) !== null || labelWord(state.tokens[i - 1]) !== null;
+    if (number !== null && rows && Number.isInteger(number) && number > 0) {
+      state.upTo = number;
+      state.at = end;
+      return [];
+    }
     if (number === null || unit === undefined || number <= 0) continue;
     state.open = { mm: Math.round(number * unit * 10) / 10 };
     state.at = end;

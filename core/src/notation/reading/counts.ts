@@ -1,4 +1,5 @@
 import { BOUNDS } from '../../bounds/index.js';
+import { labelWord } from '../label-word.js';
 import type { Times } from '../pattern.js';
 import { join, type Span } from '../span.js';
 import { numberOf, type Token } from '../tokens.js';
@@ -190,6 +191,7 @@ function totalInWords(state: ReadState, at: number, from: number, worked: boolea
   const { number, led } = numberAfterLead(state, from);
   if (number < 0) return null;
   const { next, named } = afterUnit(state, number, led);
+  if (labelWord(state.tokens[number + 1]) !== null) return null;
   if (led) return isAct(state, next) ? null : total(state, at, number, next);
   const ended = ends(state, next) || keyAt(state, next) === ',';
   return worked && ended && named ? total(state, at, number, next) : null;

@@ -44,6 +44,8 @@ export interface RoundReading {
   readonly same: SameAs | null;
   /** Rounds the line is for, where it says so after its stitches: "for 10 rounds". */
   readonly rounds: number | null;
+  /** The last round the line is for: "until you have 6 rows". */
+  readonly upTo: number | null;
 }
 
 /**
@@ -59,8 +61,8 @@ export function readRound(
   const state = stateOf(text, tokens, context, report);
   const pieces = topSequence(state);
   if (state.awaiting) tellUnread(state, state.awaiting.span);
-  const { foundation, foundationDoubtful, open, same, rounds } = state;
-  return { pieces, foundation, foundationDoubtful, open, same, rounds };
+  const { foundation, foundationDoubtful, open, same, rounds, upTo } = state;
+  return { pieces, foundation, foundationDoubtful, open, same, rounds, upTo };
 }
 
 /** What a sequence has gathered so far. */
@@ -483,6 +485,13 @@ function numbered(state: ReadState, number: number, token: Token, all: Gathered)
     const split = splitName(state, state.at, phrase.length);
     state.at += phrase.length;
     return remember(all, workedAt(state, phrase.meaning, count, token.from, all.pieces, split));
+  }
+  if (phrase?.meaning.is === 'loop') {
+    const named = phraseAt(state, state.at + phrase.length);
+    if (named && isWorked(named.meaning)) {
+      state.at += phrase.length + named.length;
+      return [...inLoopPieces(remember(all, workedAt(state, named.meaning, count, token.from, all.pieces)), phrase.meaning.loop)];
+    }
   }
   if (state.awaiting) return [startOf(state, state.awaiting.from, 'sc', count, token.from)];
   if (phrase?.meaning.is === 'with' && means(state, 'ring', state.at + phrase.length)) {

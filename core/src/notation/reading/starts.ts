@@ -44,7 +44,8 @@ export function chainsOf(state: ReadState, count: number, span: Span, before: re
 }
 
 function bridgeFollows(state: ReadState): boolean {
-  return state.tokens.slice(state.at, state.at + 3).some((_token, i) => means(state, 'join', state.at + i));
+  const rest = state.tokens.slice(state.at);
+  return rest.some((_token, i) => (i < 3 && means(state, 'join', state.at + i)) || partAt(state, state.at + i) !== null);
 }
 
 /** "(counts as a stitch)", "(not counted)" after a chain; null when nothing is said. A turning chain counts as one. */
@@ -169,7 +170,13 @@ export function joinAt(state: ReadState, length: number, token: Token, pieces: P
     names.push(part.name);
     i += part.length - 1;
   }
-  if (names.length > 0) return bridge(state, names, end, token, pieces);
+  if (names.length > 0) {
+    // "join with sc to the first leg" is the round's first stitch.
+    const stitch = means(state, 'with') ? phraseAt(state, state.at + phraseAt(state)!.length)?.meaning : undefined;
+    const first = stitch?.is === 'stitch' && stitch.stitch !== 'sl st' ? [oneOf(stitch.stitch, spanFrom(state, token.from))] : [];
+    bridge(state, names, end, token, pieces);
+    return first;
+  }
   if (joinsYarn(state, end)) return joinedToStitch(state, end, token);
   const colour = colourIn(state, state.at, end, token);
   if (colour.length > 0) {
@@ -192,7 +199,10 @@ function joinedToStitch(state: ReadState, end: number, token: Token): Piece[] {
   return [];
 }
 
-function bridge(state: ReadState, names: readonly string[], end: number, token: Token, pieces: Piece[]): Piece[] {
+const oneOf = (stitch: StitchName, span: Span): Piece =>
+  itemPiece({ kind: 'work', stitch, per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null }, span);
+
+function bridge(state: ReadState, names: readonly string[], end: number, token: Token, pieces: Piece[]): void {
   let chains = 0;
   let from = token.from;
   for (let i = state.at; i < end; i++) {
@@ -211,7 +221,6 @@ function bridge(state: ReadState, names: readonly string[], end: number, token: 
   const parts = state.context.first && names.length === 1 ? [names[0]!, names[0]!] : names;
   state.foundation = { value: { kind: 'foundation', from: 'bridge', chains, parts }, span: spanFrom(state, from) };
   state.foundationDoubtful = false;
-  return [];
 }
 
 /** Stitches that go around another part: the chain before them joins the two pieces. */

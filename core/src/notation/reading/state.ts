@@ -70,6 +70,8 @@ export interface ReadState {
   same: SameAs | null;
   /** How many rounds the line is for, where it says so after its stitches; null when its label tells. */
   rounds: number | null;
+  /** The last round the line is for: "until you have 6 rows". */
+  upTo: number | null;
   pickingUp: boolean;
 }
 
@@ -94,6 +96,7 @@ export function stateOf(
     open: null,
     same: null,
     rounds: null,
+    upTo: null,
     pickingUp: false,
   };
 }

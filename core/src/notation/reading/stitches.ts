@@ -122,10 +122,10 @@ function suffix(state: ReadState, said: Said, lead: number | null, from: number,
       return true;
     }
   }
-  return placeSuffix(state, said, from, before);
+  return placeSuffix(state, said, lead, from, before);
 }
 
-function placeSuffix(state: ReadState, said: Said, from: number, before: readonly Piece[]): boolean {
+function placeSuffix(state: ReadState, said: Said, lead: number | null, from: number, before: readonly Piece[]): boolean {
   const phrase = phraseAt(state);
   const is = phrase?.meaning.is;
   if (is === 'through') {
@@ -138,6 +138,7 @@ function placeSuffix(state: ReadState, said: Said, from: number, before: readonl
     said.evenly = true;
     return true;
   }
+  if ((said.where !== null || lead !== null || said.count !== null) && passPart(state, before)) return true;
   if (is === 'starting' || is === 'along') {
     if (phrase && !passAlong(state, said, before)) return false;
     return true;
@@ -155,7 +156,6 @@ function placeSuffix(state: ReadState, said: Said, from: number, before: readonl
     said.colour = colourAfter(state);
     if (said.colour) return true;
   }
-  if (said.where !== null && passPart(state, before)) return true;
   const where = said.where === null || is === 'around' ? whereAt(state) : null;
   if (!where) return false;
   if (where.into === 'edge' || where.into === 'layers') workedOn(state, where.into, from);

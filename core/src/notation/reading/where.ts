@@ -70,6 +70,10 @@ function numberedPlaces(state: ReadState): Where | null {
   const token = state.tokens[i];
   const number = numberOf(token);
   const unit = phraseAt(state, i + 1)?.meaning.is;
+  if (number === 1 && i === state.at && unit !== 'stitches' && unit !== 'stitch' && unit !== 'chain' && unit !== 'times') {
+    state.at = i + 1;
+    return { into: 'one' };
+  }
   if (number === null || (unit !== 'stitches' && unit !== 'chain')) return null;
   if (number === 1 && i === state.at) return null;
   state.at = i + 1;
