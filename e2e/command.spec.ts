@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { expect, root, test } from './app.js';
 
 function lemniscus(...args: string[]): { status: number | null; stdout: string; stderr: string } {
@@ -34,6 +34,23 @@ test('lemniscus check prints counts and slips, as text and as JSON, and its exit
   expect(bad.stdout).toContain(`${file}:3:5 error: R2 works 5 of the 6 stitches below: 1 is left over. As written it makes 4.`);
 
   expect(lemniscus('check', 'demo/no-such-file.md').status).toBe(2);
-  expect(lemniscus('check', 'demo').stderr).toContain('demo cannot be read');
-  expect(lemniscus('count', 'x').stderr).toContain('Usage: lemniscus check FILE [--json]');
+  expect(lemniscus('check', 'demo').stderr).toContain('demo cannot be read: it is a folder');
+  expect(lemniscus('count', 'x').stderr).toContain('Usage: lemniscus check FILE… [--json]');
+
+  const wide = join(dirname(file), 'wide.txt');
+  writeFileSync(wide, Buffer.from('\ufeffBuoy\nR1: 6 sc in ring (6)\n', 'utf16le'));
+  const empty = join(dirname(file), 'empty.txt');
+  writeFileSync(empty, '');
+  const several = lemniscus('check', wide, empty, file, '--json');
+  expect(several.status).toBe(2);
+  const lines = several.stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as { file: string; title?: string });
+  expect(lines.map((line) => [line.file, line.title])).toEqual([
+    [wide, 'Buoy'],
+    [empty, undefined],
+    [file, 'Buoy'],
+  ]);
+  expect(several.stderr).toContain(`${empty}: The file is empty`);
 });

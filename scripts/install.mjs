@@ -50,11 +50,26 @@ export function bin(name) {
   return join(root, 'node_modules', '.bin', name);
 }
 
+/** Whether the packages that npm says are there ("npm ci" by hand) are all those of the lock file, in its versions. */
+function isInstalled() {
+  const path = join(root, 'node_modules/.package-lock.json');
+  if (!existsSync(path)) return false;
+  const { packages: wanted } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
+  const { packages: there } = JSON.parse(readFileSync(path, 'utf8'));
+  const fits = ([name, { version, link, optional }]) =>
+    !name.startsWith('node_modules/') || (there[name] ? link || there[name].version === version : optional === true);
+  return Object.entries(wanted).every(fits);
+}
+
 export function ensureInstalled({ quiet = false } = {}) {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   if (existsSync(join(root, 'node_modules')) && readStamp('install') === lock) return;
+  if (isInstalled()) {
+    writeStamp('install', lock);
+    return;
+  }
   say('Installing packages …', quiet);
   const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: root,

@@ -55,17 +55,22 @@ function readCodes(text: string, tokens: readonly Token[], codes: Map<string, st
     const begins = i === 0 || COLOUR_WORDS.has(tokens[i - 1]!.key) || tokens[i - 1]!.kind === 'mark';
     if (!begins || !isColourCode(token.text)) continue;
     const joined = JOINS.has(tokens[i + 1]?.key ?? '') ? 1 : 0;
-    const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') || ['(', '['].includes(tokens[0]!.key) || inBrackets(tokens, i);
+    const bracketed =
+      ['(', '['].includes(tokens[i - 1]?.key ?? '') || ['(', '['].includes(tokens[0]!.key) || inBrackets(tokens, i);
     if (joined === 0 && !said && !bracketed) continue;
     const name = wordsFrom(text, tokens, i + 1 + joined);
     if (name) codes.set(token.text, name);
   }
 }
 
+/** Longest list of letters in brackets, in tokens. */
+const MOST_IN_BRACKETS = 60;
+
 /** "(Y yellow, K black)" */
 function inBrackets(tokens: readonly Token[], at: number): boolean {
-  const open = tokens.findLastIndex((token, i) => i < at && (token.key === '(' || token.key === '['));
-  return open >= 0 && isColourCode(tokens[open + 1]?.text ?? '');
+  let open = at - 1;
+  while (open >= 0 && at - open < MOST_IN_BRACKETS && tokens[open]!.key !== '(' && tokens[open]!.key !== '[') open--;
+  return ['(', '['].includes(tokens[open]?.key ?? '') && isColourCode(tokens[open + 1]?.text ?? '');
 }
 
 /** The run of words at `at`, up to the first mark or number; nothing where it is a stitch. */

@@ -45,5 +45,7 @@ export function colourLength(tokens: readonly Token[], at: number, book: ColourB
     i += 1 + dash;
   }
   if (isColourWord(tokens[i], book)) return i + 1 - at;
-  return ['main', 'contrast', 'contrasting'].includes(tokens[at]?.key ?? '') && /^colou?r$/.test(tokens[at + 1]?.key ?? '') ? 2 : 0;
+  return ['main', 'contrast', 'contrasting'].includes(tokens[at]?.key ?? '') && /^colou?r$/.test(tokens[at + 1]?.key ?? '')
+    ? 2
+    : 0;
 }

@@ -24,6 +24,8 @@ export type Doubt =
   | 'last-total'
   /** "2 sc dec": so many decreases in sc, or stitches and then a decrease. */
   | 'two-words'
+  /** "12 sc each (12)": so many in every one, or so many in all. */
+  | 'each-number'
   /** "inc3": three increases, or three in one. */
   | 'inc-number';
 
@@ -109,6 +111,7 @@ const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
   again: ['the stitches are worked once', 'the stitches are worked over and over'],
   'group-times': ['the group is worked once', 'the group is worked all round'],
   'last-total': ['the last number is stitches', 'the last number is the total'],
+  'each-number': ['so many in every stitch', 'so many in all, one in each'],
   'two-words': ['both words are one stitch', 'they are two, one after the other'],
   'inc-number': ['so many increases', 'so many stitches in one'],
 };

@@ -1,5 +1,5 @@
 import { BOUNDS } from '../bounds/index.js';
-import { isColourCode, type ColourBook } from './colours.js';
+import { isColourCode, isColourWord, type ColourBook } from './colours.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import { copiesAlone, type HeadingLine } from './layout/heading.js';
 import { inlinePart } from './layout/inline-part.js';
@@ -12,7 +12,7 @@ import { singularName } from './plural.js';
 import { printLabel } from './print.js';
 import { itemPiece, usual, type Piece } from './reading/piece.js';
 import { readRound, type RoundReading } from './reading/round.js';
-import type { Placed, RoundContext } from './reading/state.js';
+import { namedPart, type NamedPart, type Placed, type RoundContext } from './reading/state.js';
 import { defines, saysWork } from './says-work.js';
 import type { DraftLine } from './settle.js';
 import type { Span } from './span.js';
@@ -73,6 +73,9 @@ interface Assembly {
   readonly parts: DraftPart[];
   readonly notes: Note[];
   full: boolean;
+  /** Names of the parts before, and of the one at hand. */
+  readonly names: NamedPart[];
+  named: NamedPart | null;
 }
 
 /** Step one: the lines put together to parts and rounds, every doubt kept. */
@@ -94,6 +97,8 @@ export function draftOf(
     parts: [],
     notes: [],
     full: false,
+    names: [],
+    named: null,
   };
   let apart = true;
   lines.forEach((line, i) => {
@@ -116,8 +121,7 @@ function nextAfter(lines: readonly Line[], at: number): Line | undefined {
 function takeLine(all: Assembly, line: Line, apart: boolean, next: Line | undefined): void {
   if (line.is === 'round') {
     if (!chainRow(all, line, next)) takeRound(all, line);
-  }
-  else if (line.is === 'heading') takeHeadingLine(all, line, apart, next);
+  } else if (line.is === 'heading') takeHeadingLine(all, line, apart, next);
   else if (line.is === 'words') takeWords(all, line, next);
 }
 
@@ -140,7 +144,13 @@ function takeHeading(all: Assembly, line: HeadingLine, apart: boolean): void {
   const heading = { name, nameEnd, copies, rank, span, colour };
   if (line.badCopies) {
     const text = all.text.slice(line.badCopies.from, line.badCopies.to);
-    all.report({ code: 'bad-copies', severity: 'warning', text, most: BOUNDS.copies, span: { from: line.badCopies.from, to: line.badCopies.to } });
+    all.report({
+      code: 'bad-copies',
+      severity: 'warning',
+      text,
+      most: BOUNDS.copies,
+      span: { from: line.badCopies.from, to: line.badCopies.to },
+    });
   }
   const earlier = all.heading;
   const untitled = all.title === null && all.part === null;
@@ -162,13 +172,20 @@ function takeWords(all: Assembly, line: Words, next: Line | undefined): void {
     return;
   }
   if (defines(line.tokens)) keepNote(all, line.span, []);
-  if (defines(line.tokens) || takeInline(all, line) || chainPart(all, line, next) || setting(all, line.tokens) || unlabelledRound(all, line, next)) return;
+  if (
+    defines(line.tokens) ||
+    takeInline(all, line) ||
+    chainPart(all, line, next) ||
+    setting(all, line.tokens) ||
+    unlabelledRound(all, line, next)
+  )
+    return;
   keepNote(all, line.span, line.tokens);
 }
 
 /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
 function setting(all: Assembly, tokens: readonly Token[]): boolean {
-  if (tokens.length > 12) return false;
+  if (tokens.length > 12 || !maySet(all, tokens)) return false;
   const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null);
   const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
   const last = tokens.findLast((token) => token.kind !== 'mark');
@@ -187,6 +204,27 @@ function setting(all: Assembly, tokens: readonly Token[]): boolean {
   return true;
 }
 
+/** Whether a line begins with a colour, a chain, or a word that leads to one. */
+function maySet(all: Assembly, tokens: readonly Token[]): boolean {
+  const at = tokens[0]!.kind === 'mark' && tokens.length > 1 ? 1 : 0;
+  return SETS.has(tokens[at]!.key) || isColourWord(tokens[at], all.colours) || tokens.some(({ key }) => CHAINS.has(key));
+}
+
+const SETS: ReadonlySet<string> = new Set([
+  'with',
+  'in',
+  'using',
+  'change',
+  'switch',
+  'join',
+  'swap',
+  'go',
+  'light',
+  'dark',
+  'main',
+]);
+const CHAINS: ReadonlySet<string> = new Set(['ch', 'chain', 'chains', 'chs']);
+
 /** Reads tokens to see what they would be. */
 function tried(all: Assembly, tokens: readonly Token[], first: boolean): { reading: RoundReading; clean: boolean } {
   const noted = { clean: true };
@@ -203,15 +241,17 @@ interface Kinds {
   readonly chainOnly: boolean;
 }
 
+const WORKS = ['work', 'cluster', 'start', 'spur', 'group', 'evenly', 'part round', 'rest'] as const;
+
 function kindsOf({ pieces, foundation }: RoundReading): Kinds {
-  const flat = usual(pieces);
-  const has = (kind: string): boolean => flat.some((piece) => piece.is === 'item' && piece.item.kind === kind);
-  const works = ['work', 'cluster', 'start', 'spur'].some(has) || flat.some(({ is }) => is !== 'item' && is !== 'total');
+  const kinds = new Set(usual(pieces).map((piece) => (piece.is === 'item' ? piece.item.kind : piece.is)));
+  const has = (kind: typeof kinds extends Set<infer K> ? K : never): boolean => kinds.has(kind);
+  const works = WORKS.some(has);
   return {
     starts: has('start') || foundation !== null,
     works,
     remarks: has('remark'),
-    total: flat.some(({ is }) => is === 'total'),
+    total: has('total'),
     chainOnly: foundation?.value.from === 'chain' && !works,
   };
 }
@@ -253,7 +293,7 @@ function chainAlone(reading: RoundReading): RoundReading {
 /** "Row 1: chain 6, turn" before "Row 2: sc in 2nd ch …" is the chain that row is worked over. */
 function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boolean {
   const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
-  if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 8) return false;
+  if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 16) return false;
   const { reading, clean } = tried(all, line.tokens, true);
   const starts = kindsOf(tried(all, next.tokens, true).reading).starts;
   if (!clean || !kindsOf(reading).chainOnly || !starts) return false;
@@ -264,9 +304,14 @@ function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boole
 /** "Scarf" and below it "ch 20", with no round after it. */
 function chainPart(all: Assembly, line: Words, next: Line | undefined): boolean {
   if (all.heading === null || next?.is === 'round' || line.tokens.length > 12) return false;
+  if (!line.tokens.some(({ key }) => CHAINS.has(key))) return false;
   const { reading, clean } = tried(all, line.tokens, true);
   if (!clean || !kindsOf(reading).chainOnly || (next?.is === 'words' && namesWork(next.tokens))) return false;
-  takeRound(all, { is: 'round', label: labelAt(line.span, 1, reading), tokens: line.tokens, span: line.span }, chainAlone(reading));
+  takeRound(
+    all,
+    { is: 'round', label: labelAt(line.span, 1, reading), tokens: line.tokens, span: line.span },
+    chainAlone(reading),
+  );
   return true;
 }
 
@@ -313,15 +358,17 @@ const BEGINS: ReadonlySet<string> = new Set(['join', 'attach', 'pick', 'through'
 
 /** "Repeat round 4 three more times", "Work 8 rounds even" */
 const saysRounds = (tokens: readonly Token[]): boolean =>
-  tokens.length < 16 && tokens.some((token) => labelWord(token) !== null) && /^(rep|repeat|work|as|same|knit|continue|sc)$/.test(tokens[0]!.key);
+  tokens.length < 16 &&
+  tokens.some((token) => labelWord(token) !== null) &&
+  /^(rep|repeat|work|as|same|knit|continue|sc)$/.test(tokens[0]!.key);
 
 function contextOf(all: Assembly, first: boolean): RoundContext {
-  const names = all.parts.slice(-MOST_NAMED_PARTS).map((part) => part.name);
+  const names = all.names.slice(-MOST_NAMED_PARTS);
   return {
     terms: all.terms,
     first,
     foundation: first ? all.foundation : null,
-    parts: all.part ? [...names, all.part.name] : names,
+    parts: all.part ? [...names, all.named!] : names,
     colours: all.colours,
     chainsCount: all.chainsCount,
     lookups: all.lookups,
@@ -344,6 +391,9 @@ function printLabelOf(tokens: readonly Token[]): string {
   return `R${number?.text ?? '1'}`;
 }
 
+/** Most findings in one line. */
+const MOST_IN_LINE = 300;
+
 /** Past the most parts that are read, rounds are only words. */
 function takeRound(all: Assembly, line: RoundText, reading: RoundReading | null = null): void {
   if (all.parts.length < BOUNDS.parts) {
@@ -365,13 +415,14 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   const rank = all.heading?.rank ?? 0;
   let opens = restart || rank === 3 || (rank > 0 && several);
   const diagnostics: ReadingDiagnostic[] = [];
-  let reading = given ?? readRound(all.text, line.tokens, contextOf(all, opens), (diagnostic) => diagnostics.push(diagnostic));
+  const note = (diagnostic: ReadingDiagnostic): void => void (diagnostics.length < MOST_IN_LINE && diagnostics.push(diagnostic));
+  let reading = given ?? readRound(all.text, line.tokens, contextOf(all, opens), note);
   if (!opens && rank > 0 && reading.foundation?.value.from === 'bridge') {
     // Pieces joined under a heading of their own are a new part.
     restart = true;
     opens = true;
     diagnostics.length = 0;
-    reading = readRound(all.text, line.tokens, contextOf(all, true), (diagnostic) => diagnostics.push(diagnostic));
+    reading = readRound(all.text, line.tokens, contextOf(all, true), note);
   }
   const { starts } = kindsOf(reading);
   // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
@@ -454,6 +505,7 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   if (!heading && all.parts.length > 0) all.report({ code: 'part-unnamed', severity: 'hint', name, span });
   const copies = heading?.copies ?? null;
   if (heading && copies === null) checkCopies(heading, all.report);
+  all.named = namedPart(name);
   all.part = { name, copies: copies ?? 1, copiesSaid: copies !== null, heading: heading?.span ?? span, lines: [], notes: [] };
 }
 
@@ -468,5 +520,6 @@ function closePart(all: Assembly): void {
   all.waiting = [];
   all.settings = [];
   all.parts.push(all.part);
+  all.names.push(all.named!);
   all.part = null;
 }

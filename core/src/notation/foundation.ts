@@ -19,15 +19,16 @@ export interface CountedBefore<R extends RoundMade = RoundMade> {
   readonly rounds: readonly R[];
 }
 
-export function partNamed<R extends RoundMade>(
-  before: readonly CountedBefore<R>[],
-  name: string,
-): CountedBefore<R> | undefined {
+export function partNamed<R extends RoundMade>(before: readonly CountedBefore<R>[], name: string): CountedBefore<R> | undefined {
   return before.findLast((each) => singularName(each.name) === singularName(name));
 }
 
 /** The rounds whose loops a foundation speaks of. */
-function roundsOf<R extends RoundMade>(part: string | null, own: readonly R[], before: readonly CountedBefore<R>[]): readonly R[] {
+function roundsOf<R extends RoundMade>(
+  part: string | null,
+  own: readonly R[],
+  before: readonly CountedBefore<R>[],
+): readonly R[] {
   if (part !== null) return partNamed(before, part)?.rounds ?? [];
   return own.length > 0 ? own : (before.at(-1)?.rounds ?? []);
 }

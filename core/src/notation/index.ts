@@ -35,7 +35,6 @@ export type {
 } from './pattern.js';
 export { foundationPlaces, type CountedBefore, type RoundMade } from './foundation.js';
 export {
-  chainCountsByPlace,
   clusterSize,
   flatGrowth,
   foundationOf,
@@ -46,6 +45,7 @@ export {
   measureItem,
   measureItems,
   measureRound,
+  middleOf,
   openTimes,
   stitchesIn,
   usesOnce,
@@ -71,7 +71,16 @@ export {
   type Form,
   type PrintStyle,
 } from './print.js';
-export { read, type Reading } from './read.js';
+export { read, titleOf, type Reading } from './read.js';
 export { join, placesIn, type Place, type Span } from './span.js';
-export { STITCHES, STITCH_NAMES, type Loop, type Stitch, type StitchLook, type StitchName, type Terms, type YarnRuns } from './stitch.js';
+export {
+  STITCHES,
+  STITCH_NAMES,
+  type Loop,
+  type Stitch,
+  type StitchLook,
+  type StitchName,
+  type Terms,
+  type YarnRuns,
+} from './stitch.js';
 export { numberOf, tokenize, type Token } from './tokens.js';

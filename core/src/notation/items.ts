@@ -76,11 +76,12 @@ export function usesOnce(item: Item): number {
 }
 
 /**
- * Whether a chain at `index` among the items of a round counts as stitches where nothing is said: one in the middle does
- * (the next round is worked into it), one at the round's start or end only lifts the yarn (common practice).
+ * The stretch of a round, as indices of its first and last stitches, in which a chain counts as stitches where nothing is
+ * said: one in the middle does (the next round is worked into it), one at the round's start or end only lifts the yarn
+ * (common practice).
  */
-export function chainCountsByPlace(items: readonly Item[], index: number): boolean {
-  return items.slice(0, index).some(works) && items.slice(index + 1).some(works);
+export function middleOf(items: readonly Item[]): readonly [number, number] {
+  return [items.findIndex(works), items.findLastIndex(works)];
 }
 
 export function clusterSize({ stitches }: Pick<Cluster, 'stitches'>): number {

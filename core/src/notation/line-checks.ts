@@ -41,7 +41,9 @@ export function checkStart(line: RoundLine, isFirst: boolean, told: boolean, rep
   const label = `${line.word === 'row' ? 'Row' : 'Round'} ${line.first}`;
   const foundation = foundationOf(items);
   const starts = items.some((item) => item.kind === 'start') || foundation?.from === 'chain';
-  const works = items.some(({ kind }) => kind === 'work' || kind === 'group' || kind === 'cluster' || kind === 'chain' || kind === 'spur');
+  const works = items.some(
+    ({ kind }) => kind === 'work' || kind === 'group' || kind === 'cluster' || kind === 'chain' || kind === 'spur',
+  );
   if (isFirst && !starts && !foundation && works && !items.every(({ kind }) => kind === 'chain'))
     report({ code: 'start-missing', severity: 'hint', label, span: line.label });
   if (!isFirst && starts) report({ code: 'start-late', severity: 'error', label, span: line.span });
@@ -50,7 +52,13 @@ export function checkStart(line: RoundLine, isFirst: boolean, told: boolean, rep
   const needed = Math.max(foundation.sides === 2 ? 3 : foundation.first, foundation.first);
   const place = line.places[items.indexOf(foundation)] ?? line.label;
   if (foundation.chains < needed)
-    report({ code: 'chain-short', severity: 'error', chains: foundation.chains, needed, span: { from: place.from, to: place.to } });
+    report({
+      code: 'chain-short',
+      severity: 'error',
+      chains: foundation.chains,
+      needed,
+      span: { from: place.from, to: place.to },
+    });
 }
 
 /** A heading that sounds like several. */

@@ -78,8 +78,14 @@ const ARTICLE = ['', 'the', 'an', 'a'];
 /** Fixed phrases in both terms. Of several that begin alike the longest is taken; each phrase has one meaning. */
 export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[] = [
   [{ is: 'chain' }, words('ch | chs | chain | chains')],
-  [{ is: 'increase', stitch: null, per: 2 }, words('inc | incs | incr | increase | increases | increase in | increasing | 2 in 1 | two in one | double | doubles')],
-  [{ is: 'increase', stitch: null, per: 3 }, words('inc 3 in 1 | 3 in 1 | three in one | triple inc | triple increase | double increase')],
+  [
+    { is: 'increase', stitch: null, per: 2 },
+    words('inc | incs | incr | increase | increases | increase in | increasing | 2 in 1 | two in one | double | doubles'),
+  ],
+  [
+    { is: 'increase', stitch: null, per: 3 },
+    words('inc 3 in 1 | 3 in 1 | three in one | triple inc | triple increase | double increase'),
+  ],
   [
     { is: 'decrease', stitch: null, together: 2, school: 'invisible' },
     [
@@ -100,9 +106,12 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'ring' },
     [
-      combine(ARTICLE, words(`
+      combine(
+        ARTICLE,
+        words(`
     ring | adjustable ring | magic ring | magic circle | magic loop | adjustable loop | sliding loop | sliding ring |
-    loop ring | double ring | center ring | centre ring`)),
+    loop ring | double ring | center ring | centre ring`),
+      ),
       ...words('mr | amr | ar | mc | it | the loop | the circle'),
     ],
   ],
@@ -132,7 +141,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'each end' },
     words(`at each end | at both ends | each end | both ends | on each end | at each side | at both sides | on each side |
-    on both sides of the row | in each end | at either end | at each end of the row | at both ends of the row`),
+    on both sides of the row | in each end | at either end | at each end of the row | at both ends of the row |
+    at beginning and end | at the beginning and end | at the beginning and at the end | at start and end |
+    at the start and end | at the beginning and end of the row`),
   ],
   [{ is: 'corners' }, combine(['each', 'every', 'all', 'all four', 'all 4', 'the four'], ['corner', 'corners'])],
   [
@@ -152,7 +163,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     { is: 'total' },
     combine(
       words(`you should have | you should now have | you have | you now have | you will have | you will now have |
-      you’ll have | you'll have | you get | you will get | you’re left with | you're left with | you are left with |
+      you’ll have | you'll have | so | you get | you will get | you’re left with | you're left with | you are left with |
       youre left with | left with | that’s | that's | thats | that is | that makes | which is | which makes | giving |
       giving you | gives | gives you | for a total of | a total of | total of | totalling | to get | to have | leaving |
       leaves | ends on | ending on | ends with | ending with | end with | end up with | you end up with | should be |
@@ -192,7 +203,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'each' },
     combine(
-      words('each | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining'),
+      words(
+        'each | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining',
+      ),
       words('st | sts | stitch | stitches | ch | chain | chs'),
       words(' | around | across | of the round | of round | of the row | to end | to the end | along | all around | all round'),
     ),
@@ -265,7 +278,20 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       'work * to *',
     ],
   ],
-  [{ is: 'to last' }, [combine(['to', 'until', 'up to'], words('last | the last | within | the final')), 'to within the last', 'until the last', 'till last', 'till the last', 'except the last', 'except last', 'but the last', 'but last']],
+  [
+    { is: 'to last' },
+    [
+      combine(['to', 'until', 'up to'], words('last | the last | within | the final')),
+      'to within the last',
+      'until the last',
+      'till last',
+      'till the last',
+      'except the last',
+      'except last',
+      'but the last',
+      'but last',
+    ],
+  ],
   [
     { is: 'remain' },
     words(`
@@ -284,7 +310,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
     create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
-    rep this | repeat this pattern | this is | inside`),
+    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside`),
   ],
   [
     { is: 'counted', counted: true },
@@ -304,7 +330,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       words(`
     does not count | doesn't count | doesn’t count | doesnt count | not counted | not counting | do not count | never counts | is not counted |
       will not count`),
-      words(' | as st | as a st | as stitch | as a stitch | as the first st | as a stitch here | here | here and throughout | throughout | as a st here and throughout | as a stitch here and throughout | as stitch throughout'),
+      words(
+        ' | as st | as a st | as stitch | as a stitch | as the first st | as a stitch here | here | here and throughout | throughout | as a st here and throughout | as a stitch here and throughout | as stitch throughout',
+      ),
     ),
   ],
   [
@@ -346,7 +374,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         words('to join | to close | join | a sl st | sl st | ss | slip stitch | a slip stitch'),
       ),
       combine(
-        words('sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close |'),
+        words(
+          'sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close |',
+        ),
         words('to form | to make | forming | into'),
         words('a ring | ring | a loop | a circle | the ring'),
       ),
@@ -357,9 +387,17 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [{ is: 'turn' }, words('turn | and turn | turn work | turn the work')],
   [
     { is: 'same' },
-    [combine(words(' | work | worked | make | the'), words('same as | same as for | as | as for | as in | like | same as in | as per | exactly as | just like'))],
+    [
+      combine(
+        words(' | work | worked | make | the'),
+        words('same as | same as for | as | as for | as in | like | same as in | as per | exactly as | just like'),
+      ),
+    ],
   ],
-  [{ is: 'even' }, words('work even | even | work even around | work plain | plain round | knit even | plain | continue even | work straight')],
+  [
+    { is: 'even' },
+    words('work even | even | work even around | work plain | plain round | knit even | plain | continue even | work straight'),
+  ],
   [{ is: 'for' }, words('for | for a total of | repeat for | rep for | for the next | repeat this for')],
   [{ is: 'until' }, ['until', 'till', 'for as long as']],
   [

@@ -46,9 +46,7 @@ describe('the printed form', () => {
       .map(([many, as]) => ({ kind: 'chain' as const, count: many, counts: as === 'none' ? 0 : as === 'one' ? 1 : many })),
     count.map((many) => ({ kind: 'skip' as const, count: many })),
   );
-  const close: fc.Arbitrary<Item> = fc
-    .constantFrom('join' as const, 'turn' as const)
-    .map((how) => ({ kind: 'close', how }));
+  const close: fc.Arbitrary<Item> = fc.constantFrom('join' as const, 'turn' as const).map((how) => ({ kind: 'close', how }));
   const colour: fc.Arbitrary<Item> = word.map((name) => ({ kind: 'colour', name }));
   const open: fc.Arbitrary<Times> = fc.oneof(
     fc.constant('around' as const),
@@ -87,10 +85,7 @@ describe('the printed form', () => {
         sides: fc.constantFrom(1 as const, 2 as const),
       })
       .map((own): Item => ({ kind: 'foundation', from: 'chain', ...own })),
-    fc.constantFrom<Item>(
-      { kind: 'foundation', from: 'edge', part: null },
-      { kind: 'foundation', from: 'layers', parts: [] },
-    ),
+    fc.constantFrom<Item>({ kind: 'foundation', from: 'edge', part: null }, { kind: 'foundation', from: 'layers', parts: [] }),
   );
   const founded = fc.tuple(foundation, work(fc.oneof(count, open))).map((all): Item[] => all);
   const start = fc.oneof(ring, chainTwo, chainRing, founded);
@@ -175,7 +170,7 @@ describe('the printed form', () => {
         like: null,
         open: null,
         places: [],
-          settings: [],
+        settings: [],
         label: span,
         span,
       };

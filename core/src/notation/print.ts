@@ -1,4 +1,4 @@
-import { chainCountsByPlace, loopsIn, works } from './items.js';
+import { loopsIn, middleOf, works } from './items.js';
 import type { Chain, Cluster, Foundation, Item, Part, Pattern, RoundLine, Spur, Start, Times, Work } from './pattern.js';
 import { STITCHES, type Loop, type StitchName, type Terms } from './stitch.js';
 
@@ -82,13 +82,15 @@ function splitRemarks(items: readonly Item[]): { before: readonly Item[]; after:
 export function printItems(items: readonly Item[], style: PrintStyle = SHORT_US): string {
   const loop = commonLoop(items);
   const first = items.findIndex((item) => item.kind === 'foundation') + 1;
+  const [begin, end] = middleOf(items);
+  const several = items.filter(works).length > 1;
   const words = items.map((item, index) => {
     if (item.kind === 'colour' && index === 0) return `with ${item.name}`;
     if (item.kind === 'chain') {
-      const usual = chainCountsByPlace(items, index) ? item.count : 0;
+      const usual = index > begin && index < end ? item.count : 0;
       return item.counts === usual ? printItem(item, style) : `${printItem(item, style)} (${printCounted(item)})`;
     }
-    const lone = item.kind === 'work' && item.count === 1 && (item.per === 2 || item.together > 1) && items.filter(works).length === 1;
+    const lone = item.kind === 'work' && item.count === 1 && (item.per === 2 || item.together > 1) && !several;
     // "inc" alone is an increase all round.
     return `${lone ? '1 ' : ''}${printItem(item, style, loop !== 'both')}`;
   });
@@ -107,7 +109,11 @@ export function printItem(item: Item, style: PrintStyle = SHORT_US, quietLoop = 
       return printCluster(item, style) + printLoop(item.loop, style, quietLoop);
     case 'group': {
       const inner = item.items
-        .map((each) => printItem(each, style, quietLoop) + (each.kind === 'chain' && each.counts !== each.count ? ` (${printCounted(each)})` : ''))
+        .map(
+          (each) =>
+            printItem(each, style, quietLoop) +
+            (each.kind === 'chain' && each.counts !== each.count ? ` (${printCounted(each)})` : ''),
+        )
         .join(', ');
       return `(${inner}) ${printTimes(item.times, style)}`;
     }

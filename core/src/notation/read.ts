@@ -40,6 +40,15 @@ export function read(text: string): Reading {
   };
 }
 
+/** As much of a text as holds its title: what stands before its first rounds. */
+const TITLE_WITHIN = 6_000;
+
+/** A pattern's title, from the beginning of its text alone. */
+export function titleOf(text: string): string {
+  const end = text.length > TITLE_WITHIN ? text.lastIndexOf('\n', TITLE_WITHIN) : text.length;
+  return read(text.slice(0, end < 0 ? TITLE_WITHIN : end)).pattern.title;
+}
+
 /** "The starting ch 1 counts as a stitch (throughout)": said once for all rounds; null where it is not said. */
 function chainsCountIn(lines: readonly Line[]): boolean | null {
   for (const line of lines) {
@@ -66,6 +75,8 @@ function capped(diagnostics: readonly ReadingDiagnostic[]): ReadingDiagnostic[] 
     told.set(each.code, number);
     if (number <= MOST_ALIKE) return [each];
     const more = counts.get(each.code)! - MOST_ALIKE;
-    return number === MOST_ALIKE + 1 ? [{ code: 'more-like-this', severity: each.severity, what: each.code, more, span: each.span }] : [];
+    return number === MOST_ALIKE + 1
+      ? [{ code: 'more-like-this', severity: each.severity, what: each.code, more, span: each.span }]
+      : [];
   });
 }

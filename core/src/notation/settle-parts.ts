@@ -13,17 +13,23 @@ import type { Terms } from './stitch.js';
 /** Counts kept in mind after a slip: the next round may be worked over what was made, or over what was meant. */
 const MOST_COUNTS = 3;
 
+/** Ways to read a text's lines that are tried in all: some, and some more for each line. */
+const LEAST_WAYS = 2_000;
+const WAYS_A_LINE = 4;
+
 interface Settling {
   readonly terms: Terms;
   readonly report: (diagnostic: ReadingDiagnostic) => void;
   readonly parts: Part[];
   readonly counted: { readonly name: string; readonly rounds: RoundBefore[] }[];
   readonly unnamed: Set<string>;
+  readonly ways: { left: number };
 }
 
 /** Step two: every line of every part settled by the counts before it. */
 export function settleParts(draft: Draft, terms: Terms, report: Settling['report']): Part[] {
-  const all: Settling = { terms, report, parts: [], counted: [], unnamed: new Set() };
+  const all: Settling = { terms, report, parts: [], counted: [], unnamed: new Set(), ways: { left: LEAST_WAYS } };
+  all.ways.left += draft.parts.reduce((sum, part) => sum + part.lines.length * WAYS_A_LINE, 0);
   for (const part of draft.parts) settlePart(all, part);
   return all.parts;
 }
@@ -33,8 +39,10 @@ function settlePart(all: Settling, draft: DraftPart): void {
   const lines: RoundLine[] = [];
   let below: readonly number[] | null = [0];
   draft.lines.forEach((round, i) => {
-    const known: Known = { below, rounds, before: all.counted, terms: all.terms };
-    const own = round.reading.same ? takenOver(all, draft, lines, round) : [settled(all, round, known, draft.lines[i + 1] ?? null)];
+    const known: Known = { below, rounds, before: all.counted, terms: all.terms, ways: all.ways };
+    const own = round.reading.same
+      ? takenOver(all, draft, lines, round)
+      : [settled(all, round, known, draft.lines[i + 1] ?? null)];
     for (const line of own) {
       lines.push(line);
       below = countLine(line, round.unread && line.stated === null, rounds, below, all.counted);
@@ -51,7 +59,9 @@ function settlePart(all: Settling, draft: DraftPart): void {
 function settled(all: Settling, round: DraftRound, known: Known, next: DraftRound | null): RoundLine {
   const { line, diagnostics, exact } = settleLine(round, known, next);
   const mild = (diagnostic: ReadingDiagnostic): ReadingDiagnostic =>
-    exact && (diagnostic.code === 'unread' || diagnostic.code === 'unknown-stitch') ? { ...diagnostic, severity: 'warning' } : diagnostic;
+    exact && (diagnostic.code === 'unread' || diagnostic.code === 'unknown-stitch')
+      ? { ...diagnostic, severity: 'warning' }
+      : diagnostic;
   [...round.diagnostics.map(mild), ...diagnostics].forEach(all.report);
   return line;
 }
@@ -70,7 +80,9 @@ function countLine(
     const places = foundation ? foundationPlaces(line.items, rounds.length === 0 ? 0 : (over?.[0] ?? 0), rounds, before) : null;
     const counts = places === null ? (over ?? [line.stated?.count ?? 0]) : [places];
     const made = counts.map((count) => measureRound(line.items, count));
-    const best = made.findIndex(({ uses, makes }, i) => uses === counts[i] && (line.stated === null || line.stated.count === makes));
+    const best = made.findIndex(
+      ({ uses, makes }, i) => uses === counts[i] && (line.stated === null || line.stated.count === makes),
+    );
     const { uses, makes } = made[Math.max(0, best)]!;
     rounds.push({ number, makes, items: line.items });
     const right = (best >= 0 || (rounds.length === 1 && !foundation)) && (line.stated === null || line.stated.count === makes);
@@ -109,7 +121,12 @@ function takenOver(all: Settling, draft: DraftPart, lines: readonly RoundLine[],
       return [line];
     }
     const like: Like = { round: nth, part: same.part, own: line.items.length };
-    const each = { ...line, like, items: [...found.items, ...line.items], places: [...found.items.map(() => null), ...line.places] };
+    const each = {
+      ...line,
+      like,
+      items: [...found.items, ...line.items],
+      places: [...found.items.map(() => null), ...line.places],
+    };
     if (length === 1) return [each];
     taken.push({ ...each, first: number, last: number });
   }

@@ -32,6 +32,8 @@ export interface Known {
   readonly rounds: readonly RoundBefore[];
   readonly before: readonly CountedBefore<RoundBefore>[];
   readonly terms: Terms;
+  /** Ways besides the usual that may still be tried in this text, so that a text of doubts stays quick. */
+  readonly ways: { left: number };
 }
 
 /** One way to read a line. */
@@ -88,6 +90,7 @@ export function settleLine(line: DraftLine, known: Known, next: DraftLine | null
   let best: Candidate | null = null;
   const fitting: Candidate[] = [];
   for (const way of waysOf(doubts)) {
+    if (usual !== null && known.ways.left-- <= 0) break;
     const candidate = candidateOf(line, way, known);
     usual ??= candidate;
     if (!best || candidate.problems < best.problems) best = candidate;
@@ -120,13 +123,17 @@ function chooseByNext(fitting: readonly Candidate[], known: Known, next: DraftLi
 
 /** Whether a line works out in some way. */
 function fits(line: DraftLine, known: Known): boolean {
-  for (const way of waysOf(doubtsOf(line))) if (candidateOf(line, way, known).problems === 0) return true;
+  for (const way of waysOf(doubtsOf(line))) {
+    if (candidateOf(line, way, known).problems === 0) return true;
+    if (known.ways.left-- <= 0) return false;
+  }
   return false;
 }
 
 function candidateOf(line: DraftLine, way: ReadonlyMap<Doubt, number>, known: Known): Candidate {
   const decide: Decide = (doubt) => way.get(doubt) ?? 0;
-  const pieces = decided([...line.colours, ...line.reading.pieces], decide);
+  const all = line.colours.length > 0 ? [...line.colours, ...line.reading.pieces] : line.reading.pieces;
+  const pieces = decided(all, decide);
   const foundation = foundationOfLine(line, decide, known);
   const reckoned = (known.below ?? [null]).map((below) => reckon(line, pieces, foundation, below, known));
   const least = reckoned.reduce((a, b) => (b.problems < a.problems ? b : a));
@@ -180,6 +187,7 @@ function reckon(
 
 /** Items of pieces whose numbers follow from what is there. */
 function resolved(pieces: Decided, places: number | null, known: Known): ReturnType<typeof placed> {
+  if (!pieces.some(({ is }) => is === 'part round' || is === 'evenly' || is === 'rest')) return placed(pieces);
   const counted = pieces.map((piece): Decided[number] => {
     if (piece.is !== 'part round') return piece;
     const last = partNamed(known.before, piece.part)?.rounds.at(-1);
@@ -273,9 +281,7 @@ function twoReadings(
   if (!other) return [];
   const doubt = took ?? both(chosen, other)!;
   const tookOther = chosen.other.includes(doubt);
-  const fixes = [chosen, other]
-    .filter((each) => each.problems === 0)
-    .flatMap((each) => writtenOut(line, each, known.terms));
+  const fixes = [chosen, other].filter((each) => each.problems === 0).flatMap((each) => writtenOut(line, each, known.terms));
   return [
     {
       code: 'two-readings',
@@ -292,7 +298,11 @@ function twoReadings(
 }
 
 /** The way out of a doubt: the round written so that it can only be read in one way. */
-function writtenOut(line: DraftLine, candidate: Candidate, terms: Terms): { title: string; edits: { from: number; to: number; insert: string }[] }[] {
+function writtenOut(
+  line: DraftLine,
+  candidate: Candidate,
+  terms: Terms,
+): { title: string; edits: { from: number; to: number; insert: string }[] }[] {
   const span = instructionSpan(lineOf(line, candidate));
   const own = candidate.items.filter((_item, i) => candidate.places[i] !== null);
   if (own.some((item) => item.kind === 'remark')) return [];
@@ -304,6 +314,8 @@ function writtenOut(line: DraftLine, candidate: Candidate, terms: Terms): { titl
 function repeatMissing(line: DraftLine, chosen: Candidate): ReadingDiagnostic[] {
   if (chosen.other.includes('group-times')) return [];
   return line.reading.pieces.flatMap((piece): ReadingDiagnostic[] =>
-    piece.is === 'choice' && piece.doubt === 'group-times' ? [{ code: 'repeat-missing', severity: 'warning', span: piece.span }] : [],
+    piece.is === 'choice' && piece.doubt === 'group-times'
+      ? [{ code: 'repeat-missing', severity: 'warning', span: piece.span }]
+      : [],
   );
 }

@@ -109,7 +109,14 @@ const DC: Stitch = {
 };
 
 const TR: Stitch = {
-  US: named('tr', 'treble crochet', 'treble crochets', ['trs', 'treble', 'trebles', 'triple crochet', 'triple crochets', 'triple']),
+  US: named('tr', 'treble crochet', 'treble crochets', [
+    'trs',
+    'treble',
+    'trebles',
+    'triple crochet',
+    'triple crochets',
+    'triple',
+  ]),
   UK: named('dtr', 'double treble', 'double trebles', ['dtrs', 'double treble crochet', 'double treble crochets']),
   growth: 18,
   yarn: { across: 5, up: 5.4, around: 3 },

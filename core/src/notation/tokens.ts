@@ -48,7 +48,8 @@ function folded(text: string, from: number, to: number): Folded {
   let markup = nextMarkup(raw, 0);
   for (let i = 0; i < raw.length;) {
     if (markup && markup.at === i) {
-      const read = ENTITIES[markup.text.toLowerCase()] ?? (markup.text.startsWith('<') ? '' : markup.text === '&nbsp;' ? ' ' : '');
+      const read =
+        ENTITIES[markup.text.toLowerCase()] ?? (markup.text.startsWith('<') ? '' : markup.text === '&nbsp;' ? ' ' : '');
       put(read, from + i);
       i += markup.text.length;
       markup = nextMarkup(raw, i);
@@ -129,7 +130,10 @@ function endOfWord(chars: string, from: number): number {
   let digits = i;
   while (digits < chars.length && isDigit(chars[digits]!)) digits++;
   const after = chars.slice(digits, digits + 3).toLowerCase();
-  return digits > i && (after === 'tog' || (chars[i] === '2' && digits === i + 1 && CHANGES.has(after))) ? digits + 3 : i;
+  return digits > i &&
+    (after === 'tog' || (chars[i] === '2' && digits === i + 1 && CHANGES.has(after) && !isDigit(chars[digits + 3] ?? '')))
+    ? digits + 3
+    : i;
 }
 
 const SMALL =

@@ -76,13 +76,25 @@ function build(terms: Terms): Vocabulary {
     root.add({ is: 'stitch', stitch }, names);
     if (stitch === 'sl st' || stitch === 'ch') continue;
     root.add({ is: 'stitch', stitch }, combine(names, ['stitch', 'stitches', 'st', 'sts']));
-    root.add({ is: 'increase', stitch, per: 2 }, names.map((name) => `${name}2inc`));
+    root.add(
+      { is: 'increase', stitch, per: 2 },
+      names.map((name) => `${name}2inc`),
+    );
     root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, [
       ...names.map((name) => `${name}2dec`),
-      combine(['2'], names.map((name) => `${name}tog`)),
+      combine(
+        ['2'],
+        names.map((name) => `${name}tog`),
+      ),
     ]);
-    root.add({ is: 'stitch', stitch, loop: 'back' }, names.flatMap((name) => [`bl${name}`, `blo${name}`]));
-    root.add({ is: 'stitch', stitch, loop: 'front' }, names.flatMap((name) => [`fl${name}`, `flo${name}`]));
+    root.add(
+      { is: 'stitch', stitch, loop: 'back' },
+      names.flatMap((name) => [`bl${name}`, `blo${name}`]),
+    );
+    root.add(
+      { is: 'stitch', stitch, loop: 'front' },
+      names.flatMap((name) => [`fl${name}`, `flo${name}`]),
+    );
     if (STITCHES[stitch].look === 'bump') root.add({ is: 'stitch', stitch }, combine(TALL_COUNTS, ['', '-'], TALL, names));
     root.add({ is: 'each' }, combine(['each', 'every'], names, ['', 'around', 'across']));
     root.add({ is: 'next one' }, combine(ONE, names));

@@ -1,5 +1,5 @@
 import { Kit, type Make, type MakeChange, type NewMake } from '@lemniscus/api';
-import { read } from '@lemniscus/core/notation';
+import { titleOf as titleIn } from '@lemniscus/core/notation';
 import { EMPTY_KIT } from '@lemniscus/core/supply';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
@@ -19,7 +19,7 @@ function kitOf({ kit }: Pick<MakeRow, 'kit'>): Kit {
 }
 
 export function titleOf(text: string): string {
-  return read(text).pattern.title || UNTITLED;
+  return titleIn(text) || UNTITLED;
 }
 
 /** Makes on the shelf, the one touched last first. */

@@ -31,6 +31,9 @@ function isRest(word: Token, next: Token): boolean {
   return word.kind === 'number' || (word.kind === 'word' && next.text === next.key && !namesWork([next]));
 }
 
+/** Tokens that a label and its first stitches take. */
+const WINDOW = 80;
+
 /** Spaces between what stands side by side. */
 const WIDE = 3;
 const ENDS: ReadonlySet<string> = new Set(['.', ';', '|', ')', ']', '}', '/', '!', '•', ',']);
@@ -57,10 +60,11 @@ function pieces(text: string, line: RawLine): RawLine[] {
     if (!labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;
     const gap = text.slice(tokens[i - 1]!.to, tokens[i]!.from);
     const wide = gap.length >= WIDE && gap.trim() === '';
-    const before = tokens.slice(starts.at(-1), i);
-    const worked = namesWork(before.slice(readLabel(before)?.next ?? 0)) || (starts.length === 1 && before.at(-1)!.key === ':');
+    if (!wide && !ENDS.has(tokens[i - 1]!.key) && tokens[i - 1]!.key !== ':') continue;
+    const before = tokens.slice(starts.at(-1), Math.min(i, starts.at(-1)! + WINDOW));
+    const worked = namesWork(before.slice(readLabel(before)?.next ?? 0)) || (starts.length === 1 && tokens[i - 1]!.key === ':');
     const ended = wide || ENDS.has(tokens[i - 1]!.key) || (starts.length === 1 && tokens[i - 1]!.key === ':');
-    if (ended && worked && readLabel(tokens.slice(i)) && marked(tokens, i)) starts.push(i);
+    if (ended && worked && marked(tokens, i)) starts.push(i);
   }
   if (starts.length === 1) return wideHeadings(text, line);
   return starts.map((start, k) => {
@@ -77,7 +81,7 @@ function numberAfter(tokens: readonly Token[], at: number): number | null {
 
 /** "R2:" with its mark, so that "between R5 and R6" and "as R3" stay where they are. */
 function marked(tokens: readonly Token[], at: number): boolean {
-  const label = readLabel(tokens.slice(at));
+  const label = readLabel(tokens.slice(at, at + WINDOW));
   return label !== null && [':', '.', ')', '-', '=', '...'].includes(tokens[at + label.next - 1]?.key ?? '');
 }
 
@@ -106,9 +110,7 @@ function inColumns(rows: readonly (readonly RawLine[])[]): boolean {
   return chains && right[0]!.first !== left[0]!.last + 1;
 }
 
-const DANGLING: ReadonlySet<string> = new Set(
-  ', in the and then to of with into x × from - + & / a until'.split(' '),
-);
+const DANGLING: ReadonlySet<string> = new Set(', in the and then to of with into x × from - + & / a until'.split(' '));
 /** Words that want a noun, and the nouns. */
 const WANTING: ReadonlySet<string> = new Set(['each', 'next', 'every', 'last', 'first', 'same']);
 const NOUNS: ReadonlySet<string> = new Set(['st', 'sts', 'stitch', 'stitches', 'ch', 'chain', 'sc', 'one', 'around']);
@@ -179,7 +181,11 @@ function isTotal(tokens: readonly Token[], bare: boolean): boolean {
   const words = tokens.filter(({ kind }) => kind === 'word');
   const units = words.every(({ key }) => ['st', 'sts', 'stitch', 'stitches', 'total', 'in', 'sc'].includes(key));
   if (numbers.length !== 1 || !units) return false;
-  return ['(', '[', '{', '<', '='].includes(tokens[0]!.key) || words.some(({ key }) => key.startsWith('st')) || (bare && tokens.length === 1);
+  return (
+    ['(', '[', '{', '<', '='].includes(tokens[0]!.key) ||
+    words.some(({ key }) => key.startsWith('st')) ||
+    (bare && tokens.length === 1)
+  );
 }
 
 function openBrackets(tokens: readonly Token[], open: number): number {

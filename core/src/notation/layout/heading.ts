@@ -75,7 +75,9 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
 const MOST_PASSING = 24;
 /** Words that begin a sentence about something else than a part. */
 const NO_NAME_BEGINS: ReadonlySet<string> = new Set(
-  'hi hello hey dear i i’m i\'m you we thank thanks welcome please if when wish it that there what which who why how can do does did my'.split(' '),
+  "hi hello hey dear i i’m i'm you we thank thanks welcome please if when wish it that there what which who why how can do does did my".split(
+    ' ',
+  ),
 );
 
 const FENCE: ReadonlySet<string> = new Set(['#', '=', '-', '~', '•', '>', '<', '*', '|', '+', '"']);
@@ -91,7 +93,7 @@ function sentenceEnd(tokens: readonly Token[], start: number, end: number): numb
 
 /** Words that lead to a name: "Now for the ears", "okay so the little ball", "Part 1: Arm", "And one tail". */
 const LEADS: ReadonlySet<string> = new Set(
-  'now for the okay ok so and then begin start with let’s let\'s lets make making here here’s here\'s heres is this a an one your on to crochet work hi hii hiii'.split(
+  "now for the okay ok so and then begin start with let’s let's lets make making here here’s here's heres is this a an one your on to crochet work hi hii hiii".split(
     ' ',
   ),
 );
@@ -102,7 +104,8 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
     const mark = [':', '-', '.', ')'].includes(tokens[i + 2]?.key ?? '') ? 1 : 0;
     if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
   }
-  if (numberOf(tokens[i]) !== null && [')', '.', ':'].includes(tokens[i + 1]?.key ?? '') && tokens[i + 2]?.kind === 'word') i += 2;
+  if (numberOf(tokens[i]) !== null && [')', '.', ':'].includes(tokens[i + 1]?.key ?? '') && tokens[i + 2]?.kind === 'word')
+    i += 2;
   const from = i;
   while (i < end - 1 && (LEADS.has(tokens[i]!.key) || isFirst(tokens, i))) i++;
   // "The pear" is a name as it stands; "okay so the little ball" is not.
@@ -111,7 +114,10 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
 
 /** "First, the head:" leads to a name; "First leg" is one. */
 function isFirst(tokens: readonly Token[], at: number): boolean {
-  return ['first', 'next', 'lastly', 'finally', ','].includes(tokens[at]!.key) && [',', 'the', 'we', 'you'].includes(tokens[at + 1]?.key ?? '');
+  return (
+    ['first', 'next', 'lastly', 'finally', ','].includes(tokens[at]!.key) &&
+    [',', 'the', 'we', 'you'].includes(tokens[at + 1]?.key ?? '')
+  );
 }
 
 interface Copies {
@@ -149,7 +155,8 @@ function copiesAt(
 ): { readonly number: number | 'both'; readonly from: number; readonly to: number } | null {
   const token = tokens[i]!;
   const { key } = token;
-  if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? '')) return { number: 'both', from: i, to: i + 2 };
+  if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? ''))
+    return { number: 'both', from: i, to: i + 2 };
   if (key === 'pair' && tokens[i + 1]?.key === 'of') return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
   if (MAKE.has(key) && i < end - 1) {
     const minus = tokens[i + 1]?.key === '-' ? 1 : 0;
@@ -161,8 +168,7 @@ function copiesAt(
   }
   if (key === 'x' && numberOf(tokens[i + 1]) !== null) return { number: i + 1, from: i, to: i + 2 };
   if (numberOf(token) === null) return null;
-  if (['x', 'pieces', 'pcs', 'copies', 'times'].includes(tokens[i + 1]?.key ?? ''))
-    return { number: i, from: i, to: i + 2 };
+  if (['x', 'pieces', 'pcs', 'copies', 'times'].includes(tokens[i + 1]?.key ?? '')) return { number: i, from: i, to: i + 2 };
   const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && [')', ']'].includes(tokens[i + 1]?.key ?? '');
   if (bracketed && i - 1 > start) return { number: i, from: i - 1, to: i + 2 };
   return null;
@@ -180,7 +186,8 @@ function nameIn(tokens: readonly Token[], start: number, end: number, said: Copi
   let to = end;
   for (let i = from; i < end; i++) {
     const { key } = tokens[i]!;
-    const stops = i === said.from || key === '(' || key === '[' || key === '{' || key === ',' || key === ':' || key === ';' || key === '|';
+    const stops =
+      i === said.from || key === '(' || key === '[' || key === '{' || key === ',' || key === ':' || key === ';' || key === '|';
     const dashed = key === '-' && tokens[i]!.from > (tokens[i - 1]?.to ?? 0);
     if ((stops || dashed) && i > from) {
       to = i;
@@ -225,7 +232,9 @@ function colourSaid(tokens: readonly Token[], end: number): HeadingLine['colour'
 export function copiesAlone(tokens: readonly Token[]): number | null {
   if (tokens.length > 6) return null;
   const said = copiesSaid(tokens, 0, tokens.length);
-  const rest = tokens.filter((token, i) => (i < said.from || i >= said.to) && (token.kind !== 'mark' || !'()[].:'.includes(token.key)));
+  const rest = tokens.filter(
+    (token, i) => (i < said.from || i >= said.to) && (token.kind !== 'mark' || !'()[].:'.includes(token.key)),
+  );
   return rest.length === 0 ? said.copies : null;
 }
 
@@ -252,7 +261,9 @@ function namesCount(tokens: readonly Token[]): boolean {
   const is = phrase?.meaning.is;
   return (
     (is === 'stitch' || is === 'increase' || is === 'decrease' || is === 'chain' || is === 'loop' || is === 'ring') &&
-    tokens.slice(first + phrase!.length).some(({ kind, key }) => kind === 'number' || key === ',' || key === 'around' || key === 'each')
+    tokens
+      .slice(first + phrase!.length)
+      .some(({ kind, key }) => kind === 'number' || key === ',' || key === 'around' || key === 'each')
   );
 }
 

@@ -21,9 +21,23 @@ export interface Label {
 
 type Numbers = Pick<Label, 'first' | 'last' | 'word' | 'relative' | 'open' | 'next'>;
 
-const TO: ReadonlySet<string> = new Set(
-  ['-', 'to', 'through', 'thru', 'till', 'until', 'up', '~', '/', '...', '&', 'and', ',', '+', '='],
-);
+const TO: ReadonlySet<string> = new Set([
+  '-',
+  'to',
+  'through',
+  'thru',
+  'till',
+  'until',
+  'up',
+  '~',
+  '/',
+  '...',
+  '&',
+  'and',
+  ',',
+  '+',
+  '=',
+]);
 const LISTS: ReadonlySet<string> = new Set([',', '&', 'and', '+', '/']);
 const ON: readonly (readonly string[])[] = [['and', 'on'], ['and', 'up'], ['onwards'], ['onward'], ['on'], ['+']];
 /** Words said before a label: "For round 2", "Now round 3:". */
@@ -38,9 +52,12 @@ export function readLabel(tokens: readonly Token[], sure = false): Label | null 
   const begin = leads(tokens);
   const at = begin + (opensLabel(tokens, begin) ? 1 : 0);
   const label =
-    readNumbered(tokens, at) ?? readOrdinal(tokens, at) ?? readRelative(tokens, begin) ?? (begin === 0 ? readBare(tokens, at, sure) : null);
+    readNumbered(tokens, at) ??
+    readOrdinal(tokens, at) ??
+    readRelative(tokens, begin) ??
+    (begin === 0 ? readBare(tokens, at, sure) : null);
   if (!label) return null;
-  const next = afterMarks(tokens, afterRoundTally(tokens, label.next), at > begin);
+  const next = afterVerb(tokens, afterMarks(tokens, afterRoundTally(tokens, label.next), at > begin));
   const rest = tokens[label.next];
   const separated = next > label.next || rest === undefined || rest.kind === 'mark';
   if (!sure && (begin > 0 || !separated) && !namesWork(tokens.slice(next)) && !endsSentence(tokens, next, begin)) return null;
@@ -69,12 +86,17 @@ function leads(tokens: readonly Token[]): number {
 }
 
 function opensLabel(tokens: readonly Token[], at: number): boolean {
-  return ['(', '[', '{', '<', '#'].includes(tokens[at]?.key ?? '') && (labelWord(tokens[at + 1]) !== null || wholeNumber(tokens[at + 1]) !== null);
+  return (
+    ['(', '[', '{', '<', '#'].includes(tokens[at]?.key ?? '') &&
+    (labelWord(tokens[at + 1]) !== null || wholeNumber(tokens[at + 1]) !== null)
+  );
 }
 
 /** "For round 2, …" ends on a comma; a label after leading words needs that or work at once. */
 function endsSentence(tokens: readonly Token[], next: number, begin: number): boolean {
-  return begin > 0 && [':', ','].includes(tokens[next - 1]?.key ?? '') && tokens[next] !== undefined && namesWork(tokens.slice(next));
+  return (
+    begin > 0 && [':', ','].includes(tokens[next - 1]?.key ?? '') && tokens[next] !== undefined && namesWork(tokens.slice(next))
+  );
 }
 
 function readNumbered(tokens: readonly Token[], at: number): Numbers | null {
@@ -91,17 +113,26 @@ function readNumbered(tokens: readonly Token[], at: number): Numbers | null {
   const after = on ? tokens[i + on.length] : undefined;
   if (on && wholeNumber(after) === null && labelWord(after) === null)
     return { first, last: first, word, relative: false, open: { mm: null }, next: i + on.length };
-  const [last, next] = readEnd(tokens, i, first, short);
+  const often = tokens[i]?.key === 'x' ? wholeNumber(tokens[i + 1]) : null;
+  if (often !== null && tokens[i + 2]?.key === ':')
+    return { first, last: first + often - 1, word, relative: false, open: null, next: i + 2 };
+  const plural = tokens[at]!.key.endsWith('s');
+  const [last, next] = readEnd(tokens, i, first, { short, plural });
   return { first, last, word, relative: false, open: null, next };
 }
 
 /** The last number of a range or list that goes on at `i`, and the token after it; `first` itself when none does. */
-function readEnd(tokens: readonly Token[], start: number, first: number, short: boolean): readonly [number, number] {
+function readEnd(
+  tokens: readonly Token[],
+  start: number,
+  first: number,
+  { short, plural }: { readonly short: boolean; readonly plural: boolean },
+): readonly [number, number] {
   let last = first;
   let i = start;
   for (;;) {
     let j = i;
-    while (tokens[j]?.key === '.') j++;
+    while (tokens[j]?.key === '.' && j < i + 4) j++;
     const dotted = j > i + 1;
     if (!dotted && !TO.has(tokens[i]?.key ?? '')) return [last, i];
     if (!dotted) j = i + 1;
@@ -116,7 +147,8 @@ function readEnd(tokens: readonly Token[], start: number, first: number, short: 
     const tight = tokens[i]!.to === tokens[j]!.from;
     // "Rnd 1 ...... 7 sc" has dots that lead to its words; "R2...R4" is a range.
     if (tokens[i]!.key === '...' && !tight) return [last, i];
-    const closed = after === undefined || after.kind === 'mark' || relabelled || TO.has(after.key);
+    const closed =
+      after === undefined || after.kind === 'mark' || relabelled || TO.has(after.key) || (plural && !namesWork([after]));
     // "R6, 7 sc" is one round; "R6, 7: sc" and "R6, 7 and 8" are several.
     if (listed && end !== last + 1) return [last, i];
     if (listed ? !closed || (after?.key === ',' && !LISTS.has(after.key)) : !closed && tokens[i]!.key === '-' && !tight)
@@ -176,7 +208,8 @@ const BARE_ENDS: ReadonlySet<string> = new Set([':', '.', ')', ']', '-', '...', 
 function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers | null {
   const first = wholeNumber(tokens[at]);
   if (first === null) return null;
-  const ranged = TO.has(tokens[at + 1]?.key ?? '') && !['=', '...'].includes(tokens[at + 1]!.key) ? wholeNumber(tokens[at + 2]) : null;
+  const ranged =
+    TO.has(tokens[at + 1]?.key ?? '') && !['=', '...'].includes(tokens[at + 1]!.key) ? wholeNumber(tokens[at + 2]) : null;
   const listed = ranged !== null && LISTS.has(tokens[at + 1]!.key) && ranged !== first + 1;
   const mark = at + (ranged === null || listed ? 1 : 3);
   const end = tokens[mark];
@@ -188,11 +221,27 @@ function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers 
 }
 
 const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
-const WORK = new Set(['stitch', 'increase', 'decrease', 'ring', 'same', 'skip', 'chain', 'loop', 'even', 'picot']);
+const WORK = new Set([
+  'around',
+  'each',
+  'stitch',
+  'increase',
+  'decrease',
+  'ring',
+  'same',
+  'skip',
+  'chain',
+  'loop',
+  'even',
+  'picot',
+]);
+
+/** Most tokens that are looked through for a stitch. */
+const MOST_LOOKED_AT = 60;
 
 /** Whether the words say at once what is worked: a stitch comes before any word that is not the craft's. */
 export function namesWork(tokens: readonly Token[]): boolean {
-  for (let i = 0; i < tokens.length;) {
+  for (let i = 0; i < Math.min(tokens.length, MOST_LOOKED_AT);) {
     const phrase = longestPhrase(vocabularyOf('US'), tokens, i) ?? longestPhrase(vocabularyOf('UK'), tokens, i);
     const is = phrase?.meaning.is;
     const colour = colourLength(tokens, i, NO_BOOK);
@@ -201,8 +250,13 @@ export function namesWork(tokens: readonly Token[]): boolean {
       continue;
     }
     if (is && WORK.has(is)) return true;
+    if (!phrase && numberOf(tokens[i]) !== null) {
+      i++;
+      continue;
+    }
     if (is === 'times' && tokens.length > i + 1) return true;
-    if (is === 'remark' || (!phrase && tokens[i]!.kind === 'word')) return tokens.slice(i, i + 60).some((token) => token.key === 'x');
+    if (is === 'remark' || (!phrase && tokens[i]!.kind === 'word'))
+      return tokens.slice(i, i + 60).some((token) => token.key === 'x');
     i += phrase?.length ?? 1;
   }
   return false;
@@ -217,6 +271,11 @@ function afterRoundTally(tokens: readonly Token[], at: number): number {
   const closes = at + 2 + x + (labelWord(tokens[at + 2 + x]) !== null ? 1 : 0);
   if (closes === at + 2) return at;
   return [')', ']'].includes(tokens[closes]?.key ?? '') ? closes + 1 : at;
+}
+
+/** "Round 1 is 6 sc": the verb between. */
+function afterVerb(tokens: readonly Token[], at: number): number {
+  return ['is', 'are', 'goes', 'will'].includes(tokens[at]?.key ?? '') && namesWork(tokens.slice(at + 1)) ? at + 1 : at;
 }
 
 const SEPARATORS: ReadonlySet<string> = new Set([':', '.', '=', '...', '|', '•']);

@@ -28,7 +28,10 @@ export function readLine(text: string, raw: RawLine): Line {
   const terms = readTerms(tokens);
   if (terms) return titleWithTerms(text, tokens, span, terms) ?? { is: 'terms', terms, span };
   const starred = raw.tokens[bullets]?.key === '*' && tokens !== raw.tokens && tokens[0] !== raw.tokens[bullets];
-  const bold = starred || (text.slice(raw.from, first.from).includes('**') && text.slice(last.to, raw.to).includes('**')) || tagged(text, raw);
+  const bold =
+    starred ||
+    (text.slice(raw.from, first.from).includes('**') && text.slice(last.to, raw.to).includes('**')) ||
+    tagged(text, raw);
   return readHeading(text, fencedTokens(raw.tokens, bullets, tokens), span, bold) ?? { is: 'words', tokens, span };
 }
 
@@ -42,7 +45,28 @@ function fencedTokens(raw: readonly Token[], bullets: number, tokens: readonly T
   return bullets > 1 && raw[0]!.key === raw.at(-1)!.key && raw[0]!.key !== '*' ? raw : raw[0]!.key === '#' ? raw : tokens;
 }
 
-const BULLETS: ReadonlySet<string> = new Set(['-', '•', '>', '+', '~', '|', ':', '=', '...', '.', '#', '"', ',', ')', ';', '!', '/', '\\', '«', '»']);
+const BULLETS: ReadonlySet<string> = new Set([
+  '-',
+  '•',
+  '>',
+  '+',
+  '~',
+  '|',
+  ':',
+  '=',
+  '...',
+  '.',
+  '#',
+  '"',
+  ',',
+  ')',
+  ';',
+  '!',
+  '/',
+  '\\',
+  '«',
+  '»',
+]);
 
 /** How many tokens at the start of a line are bullets, check boxes and quote marks. */
 function bulletsOf(tokens: readonly Token[]): number {
@@ -78,7 +102,8 @@ function withoutBoldStars(tokens: readonly Token[], sure: boolean): readonly Tok
   const rest = tokens.slice(close + 1);
   const label = readLabel([...inner, ...rest], sure);
   const labelled = label !== null && label.next >= inner.length;
-  const named = inner.every((token) => token.kind === 'word') && (rest.length === 0 || ['(', '[', 'x', ':'].includes(rest[0]!.key));
+  const named =
+    inner.every((token) => token.kind === 'word') && (rest.length === 0 || ['(', '[', 'x', ':'].includes(rest[0]!.key));
   return labelled || named ? [...inner, ...rest] : tokens;
 }
 

@@ -59,16 +59,41 @@ function legendOf(lines: readonly RawLine[]): Symbols {
       const small = symbol.kind === 'word' && symbol.text !== symbol.text.toUpperCase();
       // "inc – increase (2 sc in one)" tells what every pattern knows.
       if (known && WORKED.has(known.meaning.is)) continue;
-      if (!small || (join.key === '=' && (!known || known.meaning.is === 'times'))) legend.set(symbol.text, [tokens.slice(i + 2, i + 2 + phrase.length).map(({ text }) => text).join(' ')]);
+      if (!small || (join.key === '=' && (!known || known.meaning.is === 'times')))
+        legend.set(symbol.text, [
+          tokens
+            .slice(i + 2, i + 2 + phrase.length)
+            .map(({ text }) => text)
+            .join(' '),
+        ]);
     }
   }
   return legend;
 }
 
-const NO_SYMBOLS: ReadonlySet<string> = new Set(['(', ')', '[', ']', '{', '}', ',', '.', ';', '"', '|', '-', ':', '=', '*', '/', '&']);
+const NO_SYMBOLS: ReadonlySet<string> = new Set([
+  '(',
+  ')',
+  '[',
+  ']',
+  '{',
+  '}',
+  ',',
+  '.',
+  ';',
+  '"',
+  '|',
+  '-',
+  ':',
+  '=',
+  '*',
+  '/',
+  '&',
+]);
 
 function isSymbol(token: Token): boolean {
-  if (token.kind === 'word') return PLAIN.test(token.text) && !/^(r|rnd|rd|row|round|note|tip|mc|cc|notes|step|hook|yarn)$/i.test(token.text);
+  if (token.kind === 'word')
+    return PLAIN.test(token.text) && !/^(r|rnd|rd|row|round|note|tip|mc|cc|notes|step|hook|yarn)$/i.test(token.text);
   return !NO_SYMBOLS.has(token.key);
 }
 
@@ -84,7 +109,9 @@ function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
         (tokens[i - 1]?.kind === 'number' || ['(', ','].includes(tokens[i - 1]?.key ?? '') || text === 'X') &&
         tokens[i + 1]?.kind !== 'number',
     );
-    const named = tokens.some(({ key }) => key === 'sc' || key === 'inc' || key === 'dec' || key === 'hdc' || key === 'color' || key === 'colour');
+    const named = tokens.some(
+      ({ key }) => key === 'sc' || key === 'inc' || key === 'dec' || key === 'hdc' || key === 'color' || key === 'colour',
+    );
     if (letters && !named && tokens.some(({ kind }) => kind === 'number')) lettered++;
   }
   return lettered >= 2;

@@ -5,16 +5,41 @@ import { namesWork } from './label.js';
 import { mark, type RawLine } from './raw-line.js';
 
 type Cell = readonly Token[];
-type Delimiter = '|' | '\t' | ',';
+type Delimiter = '|' | '\t' | ',' | ';';
 
 const LABELS: ReadonlySet<string> = new Set(['#', 'no', 'nr', 'number', 'n', 'no .']);
 const COLOURS: ReadonlySet<string> = new Set(['colour', 'color', 'yarn', 'col', 'yarn colour', 'yarn color']);
-const TOTALS: ReadonlySet<string> = new Set(
-  ['total', 'totals', 'count', 'st count', 'stitch count', 'sts', 'stitches', 'total sts', 'total stitches', 'number of stitches', '# sts', 'st'],
-);
-const OTHERS: ReadonlySet<string> = new Set(
-  ['instruction', 'instructions', 'what to do', 'pattern', 'do', 'work', 'how', 'description', 'notes', 'note', 'remarks', 'comment', 'comments', 'done', 'directions'],
-);
+const TOTALS: ReadonlySet<string> = new Set([
+  'total',
+  'totals',
+  'count',
+  'st count',
+  'stitch count',
+  'sts',
+  'stitches',
+  'total sts',
+  'total stitches',
+  'number of stitches',
+  '# sts',
+  'st',
+]);
+const OTHERS: ReadonlySet<string> = new Set([
+  'instruction',
+  'instructions',
+  'what to do',
+  'pattern',
+  'do',
+  'work',
+  'how',
+  'description',
+  'notes',
+  'note',
+  'remarks',
+  'comment',
+  'comments',
+  'done',
+  'directions',
+]);
 
 const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 
@@ -22,11 +47,9 @@ const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 export function withoutTables(text: string, lines: readonly RawLine[]): RawLine[] {
   const plain: RawLine[] = [];
   for (let i = 0; i < lines.length;) {
-    const table = tableAt(text, lines, i);
-    if (table) {
-      plain.push(...table.lines);
-      i = table.end;
-    } else plain.push(lines[i++]!);
+    const { lines: read, end } = tableAt(text, lines, i) ?? { lines: [lines[i]!], end: i + 1 };
+    plain.push(...read);
+    i = end;
   }
   return plain;
 }
@@ -41,7 +64,8 @@ function tableAt(text: string, lines: readonly RawLine[], at: number): { lines: 
   if (!header) return null;
   const head = cellsOf(text, lines[at]!, header);
   const titled = isHeader(head);
-  if (!titled && header === ',') return null;
+  if (!titled && (header === ',' || header === ';')) return null;
+  if (!titled && !isLabel(head[0])) return null;
   const rows: Row[] = [];
   let end = at + (titled ? 1 : 0);
   for (; end < lines.length; end++) {
@@ -54,8 +78,9 @@ function tableAt(text: string, lines: readonly RawLine[], at: number): { lines: 
   const roles = rolesOf(titled ? head.map(wordsOf) : [], rows);
   const read = rows.filter(({ cells }) => isLabel(cells[roles.label]));
   const real = titled ? read.length > 0 : read.length > 1 && read.length === rows.length && roles.work >= 0;
-  if (!real) return null;
-  const skipped = lines.slice(at, end).filter((line) => !rows.some((row) => row.line === line));
+  if (!real) return end > at + 1 ? { lines: lines.slice(at, end), end } : null;
+  const kept = new Set(rows.map(({ line }) => line));
+  const skipped = lines.slice(at, end).filter((line) => !kept.has(line));
   return { lines: [...skipped.map((line) => ({ ...line, tokens: [] })), ...rows.map((row) => asLine(row, roles))], end };
 }
 
@@ -64,7 +89,8 @@ function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | n
   if (pipes >= 2 || (pipes === 1 && tokens[0]?.key === '|')) return '|';
   const words = text.slice(from, Math.min(to, from + 400));
   if (words.trim().includes('\t')) return '\t';
-  return words.includes(',') && /^\W*(?:r|rnd|rd|round|row|#|no\.?)\W*,/i.test(words) ? ',' : null;
+  const listed = /^\W*(?:r|rnd|rd|round|row|#|no\.?)\W*?([,;])/i.exec(words);
+  return (listed?.[1] as Delimiter | undefined) ?? null;
 }
 
 function cellsOf(text: string, { tokens, to }: RawLine, delimiter: Delimiter): Cell[] {
@@ -74,7 +100,7 @@ function cellsOf(text: string, { tokens, to }: RawLine, delimiter: Delimiter): C
   for (const token of tokens) {
     const parts = delimiter === '\t' && text.slice(end, token.from).includes('\t');
     end = token.to;
-    if (delimiter === ',' && token.key === '"') {
+    if ((delimiter === ',' || delimiter === ';') && token.key === '"') {
       quoted = !quoted;
       continue;
     }
@@ -91,7 +117,9 @@ const wordsOf = (cell: Cell | undefined): string => (cell ?? []).map(({ key }) =
 
 function isHeader(cells: readonly Cell[]): boolean {
   const words = cells.map(wordsOf);
-  const labelled = words.some((word, i) => LABELS.has(word) || (cells[i]!.length <= 2 && labelWord(cells[i]![0]) !== null && cells[i]!.length === 1));
+  const labelled = words.some(
+    (word, i) => LABELS.has(word) || (cells[i]!.length <= 2 && labelWord(cells[i]![0]) !== null && cells[i]!.length === 1),
+  );
   return labelled && words.some((word) => COLOURS.has(word) || TOTALS.has(word) || OTHERS.has(word));
 }
 
@@ -102,31 +130,42 @@ interface Roles {
   readonly total: number;
 }
 
+/** Rows that show what a column is for. */
+const ENOUGH = 200;
+
 /** What each column is for, by its head and by what stands in it. */
 function rolesOf(heads: readonly string[], rows: readonly Row[]): Roles {
   const columns = Math.max(0, ...rows.map(({ cells }) => cells.length));
   const all = Array.from({ length: columns }, (_, i) => i);
-  const cells = (column: number): Cell[] => rows.map((row) => row.cells[column] ?? []).filter((cell) => cell.length > 0);
+  const filled = all.map((column) => rows.map((row) => row.cells[column] ?? []).filter((cell) => cell.length > 0));
+  const cells = (column: number): Cell[] => filled[column]!;
   const label = all.find((i) => LABELS.has(heads[i] ?? '') || labelWord({ key: heads[i] ?? '' } as Token) !== null) ?? 0;
   const others = all.filter((i) => i !== label);
-  const works = (i: number): number => cells(i).filter((cell) => namesWork(cell)).length;
-  const size = (i: number): number => cells(i).reduce((sum, cell) => sum + cell.length, 0);
+  const working = filled.map((column) => column.slice(0, ENOUGH).filter((cell) => namesWork(cell)).length);
+  const sizes = filled.map((column) => column.slice(0, ENOUGH).reduce((sum, cell) => sum + cell.length, 0));
+  const works = (i: number): number => working[i]!;
+  const size = (i: number): number => sizes[i]!;
   const named = others.reduce((best, i) => (best < 0 || works(i) > works(best) ? i : best), -1);
   const longest = others.reduce((best, i) => (best < 0 || size(i) > size(best) ? i : best), -1);
   const work = named >= 0 && works(named) > 0 ? named : longest;
   const total = others.findLast((i) => i !== work && cells(i).length > 0 && cells(i).every(isCount)) ?? -1;
   const coloured = (i: number): boolean =>
-    COLOURS.has(heads[i] ?? '') || (cells(i).length > 0 && cells(i).every((cell) => colourLength(cell, 0, NO_BOOK) === cell.length));
+    COLOURS.has(heads[i] ?? '') ||
+    (cells(i).length > 0 && cells(i).every((cell) => colourLength(cell, 0, NO_BOOK) === cell.length));
   const colour = others.find((i) => i !== work && i !== total && coloured(i)) ?? -1;
   return { label, work, colour, total };
 }
 
 const isCount = (cell: Cell): boolean =>
-  cell.filter(({ kind }) => kind === 'number').length === 1 && cell.every(({ kind, key }) => kind !== 'word' || ['sts', 'st', 'stitches', 'sc'].includes(key));
+  cell.filter(({ kind }) => kind === 'number').length === 1 &&
+  cell.every(({ kind, key }) => kind !== 'word' || ['sts', 'st', 'stitches', 'sc'].includes(key));
 
 function isLabel(cell: Cell | undefined): boolean {
   if (!cell || cell.length === 0) return false;
-  return cell.some(({ kind }) => kind === 'number') && cell.every((token) => token.kind !== 'word' || labelWord(token) !== null || ['to', 'and'].includes(token.key));
+  return (
+    cell.some(({ kind }) => kind === 'number') &&
+    cell.every((token) => token.kind !== 'word' || labelWord(token) !== null || ['to', 'and'].includes(token.key))
+  );
 }
 
 function asLine({ line, cells }: Row, { label, work, colour, total }: Roles): RawLine {
@@ -142,7 +181,12 @@ function asLine({ line, cells }: Row, { label, work, colour, total }: Roles): Ra
   };
   add(colour >= 0 ? cells[colour] : undefined, '', ':');
   add(work >= 0 ? cells[work] : undefined, '', '');
-  if (total >= 0) add(cells[total]?.filter(({ kind }) => kind !== 'mark'), '(', ')');
+  if (total >= 0)
+    add(
+      cells[total]?.filter(({ kind }) => kind !== 'mark'),
+      '(',
+      ')',
+    );
   cells.forEach((cell, i) => {
     if (i !== label && i !== work && i !== colour && i !== total) add(cell, '.', '');
   });

@@ -45,6 +45,8 @@ function timesAfterNumber(state: ReadState): number | null {
   const after = phraseAt(state, state.at + 1 + more);
   if (after?.meaning.is !== 'times') return null;
   const end = state.at + 1 + more + after.length;
+  // "inc 1 x4": the number after the mark is how often.
+  if (more === 0 && keyAt(state, end - 1) === 'x' && state.tokens[end]?.kind === 'number') return null;
   const opens = keyAt(state, end) in CLOSER_OF && totalAt(state, true, end) === null;
   if (opens || (keyAt(state, end) === '*' && state.stars === 0)) return null;
   // "6 x inc" is an increase six times; "6 times inc" says no more than that either.
@@ -90,9 +92,20 @@ const AFTER_COUNT: ReadonlySet<string> = new Set(['with', 'loop', 'along', 'edge
 export function bareCount(state: ReadState): number | null {
   const token = state.tokens[state.at];
   const number = numberOf(token);
-  if (number === null || means(state, 'next one')) return null;
+  if (number === null) return null;
   const next = state.tokens[state.at + 1];
   const is = phraseAt(state, state.at + 1)?.meaning.is ?? '';
+  if (token!.kind === 'number' && token!.from === state.tokens[state.at - 1]?.to) {
+    state.at++;
+    return checkedCount(state, number, token!);
+  }
+  // "dec 1 st at each end"
+  const unit = is === 'stitches' ? phraseAt(state, state.at + 1)!.length : 0;
+  if (unit > 0 && means(state, 'each end', state.at + 1 + unit)) {
+    state.at += 1 + unit;
+    return checkedCount(state, number, token!);
+  }
+  if (means(state, 'next one')) return null;
   const free = next === undefined || next.key in CLOSER_OF || SEPARATORS.has(next.key) || ')]}*'.includes(next.key);
   if (!free && !AFTER_COUNT.has(is)) return null;
   state.at++;
@@ -106,7 +119,17 @@ export interface Total {
   readonly length: number;
 }
 
-const TAILS: ReadonlySet<string> = new Set(['now', 'left', 'remain', 'remaining', 'altogether', 'all', 'around', 'total', 'only']);
+const TAILS: ReadonlySet<string> = new Set([
+  'now',
+  'left',
+  'remain',
+  'remaining',
+  'altogether',
+  'all',
+  'around',
+  'total',
+  'only',
+]);
 const MARKS: ReadonlySet<string> = new Set(['=', '-', ':', '|', '...', ';', '•', ',', '/', '~', '.']);
 
 /**
@@ -200,5 +223,7 @@ function totalInWords(state: ReadState, at: number, from: number, worked: boolea
 /** "now 3 sc in next st": what follows makes the number a count of stitches. */
 function isAct(state: ReadState, at: number): boolean {
   const is = phraseAt(state, at)?.meaning.is;
-  return is === 'with' || is === 'times' || is === 'next' || is === 'each' || is === 'increase' || is === 'decrease' || is === 'chain';
+  return (
+    is === 'with' || is === 'times' || is === 'next' || is === 'each' || is === 'increase' || is === 'decrease' || is === 'chain'
+  );
 }

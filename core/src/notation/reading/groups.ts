@@ -81,7 +81,9 @@ function repeated(state: ReadState, inside: readonly Piece[], group: Opened, dep
     return whole(1);
   }
   if (times === null) return group.closed ? [choice('group-times', [whole(1), whole('around')])] : whole(1);
-  return typeof times === 'object' && 'more' in times ? [choice('star-repeat', [whole(times.more), whole(times.more + 1)])] : whole(times);
+  return typeof times === 'object' && 'more' in times
+    ? [choice('star-repeat', [whole(times.more), whole(times.more + 1)])]
+    : whole(times);
 }
 
 /**
@@ -175,7 +177,15 @@ function separatedTimes(state: ReadState): Times | null {
 
 export function atEnd(state: ReadState): boolean {
   const key = keyAt(state);
-  return state.tokens[state.at] === undefined || key === '.' || key === '!' || key in CLOSER_OF || key === '=' || key === '-' || key === ',';
+  return (
+    state.tokens[state.at] === undefined ||
+    key === '.' ||
+    key === '!' ||
+    key in CLOSER_OF ||
+    key === '=' ||
+    key === '-' ||
+    key === ','
+  );
 }
 
 /** "repeat 5 times": five in all, unless once more fits better; "5 more times" and "5 times in total" leave no doubt. */

@@ -39,8 +39,15 @@ export function mapPieces(pieces: readonly Piece[], change: (item: Exclude<Item,
 }
 
 /** The pieces of the usual reading, without choices. */
-export function usual(pieces: readonly Piece[]): Exclude<Piece, { is: 'choice' }>[] {
-  return pieces.flatMap((piece) => (piece.is === 'choice' ? usual(piece.options[0]!) : [piece]));
+export function usual(
+  pieces: readonly Piece[],
+  found: Exclude<Piece, { is: 'choice' }>[] = [],
+): Exclude<Piece, { is: 'choice' }>[] {
+  for (const piece of pieces) {
+    if (piece.is === 'choice') usual(piece.options[0]!, found);
+    else found.push(piece);
+  }
+  return found;
 }
 
 /** How a doubt is settled: the option taken, 0 for the usual one. */
@@ -58,12 +65,17 @@ export function doubtsIn(pieces: readonly Piece[], found = new Map<Doubt, number
 }
 
 /** The pieces with every choice made. */
-export function decided(pieces: readonly Piece[], decide: Decide): Exclude<Piece, { is: 'choice' }>[] {
-  return pieces.flatMap((piece): Exclude<Piece, { is: 'choice' }>[] => {
-    if (piece.is === 'group') return [{ ...piece, pieces: decided(piece.pieces, decide) }];
-    if (piece.is !== 'choice') return [piece];
-    return decided(piece.options[Math.min(decide(piece.doubt), piece.options.length - 1)]!, decide);
-  });
+export function decided(
+  pieces: readonly Piece[],
+  decide: Decide,
+  found: Exclude<Piece, { is: 'choice' }>[] = [],
+): Exclude<Piece, { is: 'choice' }>[] {
+  for (const piece of pieces) {
+    if (piece.is === 'group') found.push({ ...piece, pieces: decided(piece.pieces, decide) });
+    else if (piece.is !== 'choice') found.push(piece);
+    else decided(piece.options[Math.min(decide(piece.doubt), piece.options.length - 1)]!, decide, found);
+  }
+  return found;
 }
 
 /** Items and where each stands. */

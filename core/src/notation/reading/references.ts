@@ -14,8 +14,9 @@ export function partAt(state: ReadState, at = state.at): { readonly name: string
   for (let skip = 0; skip <= 3; skip++) {
     if (skip > 0 && !ARTICLES.has(keyAt(state, at + skip - 1))) break;
     if (state.tokens[at + skip]?.kind !== 'word') continue;
-    for (const name of state.context.parts) {
-      const length = lengthOfName(state, at + skip, name);
+    const key = singular(keyAt(state, at + skip));
+    for (const { name, words } of state.context.parts) {
+      const length = words[0] === key ? lengthOfName(state, at + skip, words) : 0;
       if (length > 0 && (!best || skip + length > best.length)) best = { name, length: skip + length };
     }
   }
@@ -23,10 +24,8 @@ export function partAt(state: ReadState, at = state.at): { readonly name: string
 }
 
 /** Tokens that a part's name takes at `at`, with the number of a copy after it ("leg 2"); 0 where it does not stand there. */
-function lengthOfName(state: ReadState, at: number, name: string): number {
-  const words = name.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean);
-  if (words.length === 0) return 0;
-  if (!words.every((word, i) => singular(keyAt(state, at + i)) === singular(word))) return 0;
+function lengthOfName(state: ReadState, at: number, words: readonly string[]): number {
+  if (!words.every((word, i) => singular(keyAt(state, at + i)) === word)) return 0;
   const copy = wholeNumber(state.tokens[at + words.length]);
   const next = keyAt(state, at + words.length + 1);
   return copy !== null && copy <= 9 && next !== 'sc' && next !== 'x' ? words.length + 1 : words.length;

@@ -1,6 +1,7 @@
 import { BOUNDS } from '../../bounds/index.js';
 import type { ReadingDiagnostic } from '../diagnostic.js';
 import type { Foundation, OpenRun } from '../pattern.js';
+import type { Span } from '../span.js';
 import type { Loop } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
 import type { Match } from '../vocabulary.js';
@@ -8,7 +9,7 @@ import { colourAt, forRounds, remarkAt, sameAt, untilAt } from './asides.js';
 import { colourHere, withAt } from './colour-here.js';
 import { checkedCount, totalAt, type Total } from './counts.js';
 import { groupAt, inLoopPieces, openEnd, repeatsSaid, atEnd, type Repeats } from './groups.js';
-import { choice, itemPiece, usual, type Piece } from './piece.js';
+import { choice, itemPiece, type Piece } from './piece.js';
 import { partAt } from './references.js';
 import { chainAt, chainsOf, joinAt, leftLoopsAt, longerSpur, otherSide, startOf, workedOn } from './starts.js';
 import {
@@ -17,6 +18,7 @@ import {
   means,
   passToSeparator,
   phraseAt,
+  quoted,
   SEPARATORS,
   spanFrom,
   spanOf,
@@ -24,6 +26,7 @@ import {
   tellError,
   tellUnread,
   meantBy,
+  passIf,
   wordsIn,
   type Closer,
   type Placed,
@@ -73,9 +76,26 @@ interface Gathered {
   scope: Loop;
   once: Loop;
   last: LastWorked | null;
+  /** Pieces looked through for stitches so far, and whether some were found. */
+  seen: number;
+  worked: boolean;
 }
 
-const gathered = (depth: number): Gathered => ({ pieces: [], depth, scope: 'both', once: 'both', last: null });
+/** Whether stitches stand among the pieces so far. */
+function hasStitches(all: Gathered): boolean {
+  while (!all.worked && all.seen < all.pieces.length) all.worked = !isPrelude(all.pieces[all.seen++]!);
+  return all.worked;
+}
+
+const gathered = (depth: number): Gathered => ({
+  pieces: [],
+  depth,
+  scope: 'both',
+  once: 'both',
+  last: null,
+  seen: 0,
+  worked: false,
+});
 
 function sequence(state: ReadState, closer: Closer, depth: number): Piece[] {
   const all = gathered(depth);
@@ -89,7 +109,7 @@ function sequence(state: ReadState, closer: Closer, depth: number): Piece[] {
 function topSequence(state: ReadState): Piece[] {
   const all = gathered(0);
   while (state.at < state.tokens.length) {
-    const total = totalAt(state, all.pieces.some((piece) => !isPrelude(piece)) || state.same !== null);
+    const total = totalAt(state, hasStitches(all) || state.same !== null);
     if (total && total.length > 0) {
       if (takeTotal(state, total, all)) break;
       continue;
@@ -101,7 +121,7 @@ function topSequence(state: ReadState): Piece[] {
 
 /** Takes a stated total; true when it ends the round. One in the middle counts the stitches before it. */
 function takeTotal(state: ReadState, total: Total, all: Gathered): boolean {
-  const begins = all.pieces.every(isPrelude) && state.same === null;
+  const begins = !hasStitches(all) && state.same === null;
   const count = Number(numberOf(total.number));
   const { span } = total;
   state.at += total.length;
@@ -212,6 +232,13 @@ function negativeCount(state: ReadState, minus: Token): Piece[] {
 /** A repeat, stitches in one, or words in brackets that change no count. */
 function bracketAt(state: ReadState, all: Gathered, token: Token): Piece[] {
   const end = token.key === '*' ? -1 : bracketEnd(state);
+  const said = end > 0 ? phraseAt(state, state.at + 1) : null;
+  if (said?.meaning.is === 'other side' && state.at + 1 + said.length === end) {
+    state.at++;
+    otherSide(state, said.length, all.pieces);
+    state.at = end + 1;
+    return [];
+  }
   if (end > 0 && !holdsWork(state, state.at + 1, end)) return aside(state, end, token);
   const from = all.pieces.length;
   const times = all.depth === 0 && token.key !== '*' ? wholeTimesAt(state) : null;
@@ -241,7 +268,10 @@ function holdsWork(state: ReadState, from: number, to: number): boolean {
   for (let at = from; at < to; at++) {
     const phrase = phraseAt(state, at);
     const is = phrase?.meaning.is;
-    if (phrase && (isWorked(phrase.meaning) || is === 'chain' || is === 'skip' || is === 'ring' || is === 'colour' || is === 'picot'))
+    if (
+      phrase &&
+      (isWorked(phrase.meaning) || is === 'chain' || is === 'skip' || is === 'ring' || is === 'colour' || is === 'picot')
+    )
       return true;
     if (numberOf(state.tokens[at]) !== null && state.tokens[at]!.kind === 'number') return true;
   }
@@ -278,13 +308,15 @@ function wholeRepeated(state: ReadState, all: Gathered, times: Repeats): Piece[]
   const start = all.pieces.findIndex((piece) => !isPrelude(piece));
   if (start < 0) return [];
   const pieces = all.pieces.splice(start);
+  all.seen = Math.min(all.seen, start);
   const span = spanFrom(state, pieces[0]!.span.from);
   const whole = (many: Exclude<Repeats, { more: number }>): Piece[] => [{ is: 'group', pieces, times: many, span }];
   all.last = null;
   if (typeof times === 'object' && 'more' in times) return [choice('star-repeat', [whole(times.more), whole(times.more + 1)])];
   const only = pieces.length === 1 ? pieces[0] : undefined;
   // "(sc, inc) … × 6" that says its number twice, or a single stitch, is counted the plain way.
-  if (only?.is === 'item' && only.item.kind === 'work' && only.item.count === 1) return [itemPiece({ ...only.item, count: times }, span)];
+  if (only?.is === 'item' && only.item.kind === 'work' && only.item.count === 1)
+    return [itemPiece({ ...only.item, count: times }, span)];
   return whole(times);
 }
 
@@ -317,6 +349,8 @@ function phrased(state: ReadState, match: Match, token: Token, all: Gathered): P
     case 'close join':
       if (partAt(state, state.at + length) && token.key === 'join') return joinAt(state, 1, token, all.pieces);
       state.at += length;
+      // "in top of ch 3"
+      if (keyAt(state, state.at - 1).startsWith('ch') && state.tokens[state.at]?.kind === 'number') state.at++;
       return [itemPiece({ kind: 'close', how: 'join' }, spanFrom(state, token.from))];
     case 'turn':
       state.at += length;
@@ -325,6 +359,11 @@ function phrased(state: ReadState, match: Match, token: Token, all: Gathered): P
       return skipAt(state, length, token);
     case 'rest':
       state.at += length;
+      if (numberOf(state.tokens[state.at]) !== null) {
+        state.at++;
+        passIf(state, 'stitches');
+        if (keyAt(state) === 'unworked') state.at++;
+      }
       return [{ is: 'rest', span: spanFrom(state, token.from) }];
     case 'colour':
       state.at += length;
@@ -335,7 +374,12 @@ function phrased(state: ReadState, match: Match, token: Token, all: Gathered): P
       return [remarkAt(state, token)];
     case 'even':
       state.at += length;
-      return remember(all, { pieces: [plainWork('around', spanFrom(state, token.from))], single: null, times: null, bare: false });
+      return remember(all, {
+        pieces: [plainWork('around', spanFrom(state, token.from))],
+        single: null,
+        times: null,
+        bare: false,
+      });
     default:
       return phrasedPlace(state, match, token, all);
   }
@@ -357,8 +401,14 @@ function everyAfter(state: ReadState, length: number, token: Token, stitch: Para
 /** "6 sc, magic ring": a ring named after its stitches. */
 function ringEnds(state: ReadState, all: Gathered): Piece[] {
   const last = all.pieces.at(-1);
-  const only = all.pieces.filter((piece) => !isPrelude(piece)).length === 1;
-  if (!last || !only || !isPlainWork(last) || typeof last.item.count !== 'number' || !state.context.first) return [];
+  if (
+    !last ||
+    !isPlainWork(last) ||
+    all.pieces.filter((piece) => !isPrelude(piece)).length > 1 ||
+    typeof last.item.count !== 'number' ||
+    !state.context.first
+  )
+    return [];
   const rest = state.tokens.slice(state.at).some((_token, i) => {
     const phrase = phraseAt(state, state.at + i);
     return phrase !== null && isWorked(phrase.meaning);
@@ -403,16 +453,36 @@ function phrasedPlace(state: ReadState, { meaning, length }: Match, token: Token
     case 'filler':
     case 'total':
       return filler(state, length, token, meaning.is === 'same', all);
+    case 'times': {
+      const times = all.depth === 0 && hasStitches(all) ? wholeTimesAt(state) : null;
+      return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
+    }
+    case 'next one':
+    case 'stitches':
+      state.at += length;
+      return [];
     case 'around':
     case 'each':
     case 'to last':
-    case 'next': {
-      const times = all.depth === 0 && all.pieces.some((piece) => !isPrelude(piece)) ? openEnd(state) : null;
-      return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
-    }
+    case 'next':
+      return aroundAlone(state, length, token, all);
     default:
       return unknownWords(state, all.pieces);
   }
+}
+
+/** "…, around" after stitches repeats them; "just go around" is a plain round; before stitches it says nothing. */
+function aroundAlone(state: ReadState, length: number, token: Token, all: Gathered): Piece[] {
+  if (all.depth > 0) return unknownWords(state, all.pieces);
+  if (hasStitches(all)) {
+    const times = openEnd(state);
+    return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
+  }
+  const is = phraseAt(state)!.meaning.is;
+  if (is !== 'around' && is !== 'each') return unknownWords(state, all.pieces);
+  state.at += length;
+  const ends = state.at >= state.tokens.length || totalAt(state, true) !== null;
+  return ends ? [plainWork('around', spanFrom(state, token.from))] : [];
 }
 
 /** Words that say where the stitches go and change no count: "starting in 2nd ch from hook", "along the chain". */
@@ -440,7 +510,7 @@ function filler(state: ReadState, length: number, token: Token, same: boolean, a
   if (same) return sameAsPart(state, length, token);
   state.at += length;
   if (!token.key.startsWith('rep')) return [];
-  if (all.depth > 0 || !all.pieces.some((piece) => !isPrelude(piece))) return [];
+  if (all.depth > 0 || !hasStitches(all)) return [];
   const times = repeatsSaid(state) ?? openEnd(state) ?? (atEnd(state) || totalAt(state, true) ? 'around' : null);
   return times === null ? [] : wholeRepeated(state, all, times);
 }
@@ -500,8 +570,16 @@ function numbered(state: ReadState, number: number, token: Token, all: Gathered)
   }
   const coloured = colourHere(state, all.pieces);
   if (coloured) return [...coloured, plainWork(count, spanFrom(state, token.from))];
+  const where = phrase?.meaning.is === 'with' ? whereAt(state) : null;
+  if (where?.into === 'each' || where?.into === 'one')
+    return [manyInEach(count, where.into === 'each' ? 'around' : 1, spanFrom(state, token.from))];
   if (forRoundsAt(state, begin)) return [];
   return unknownStitch(state, count, token, phrase, all.pieces);
+}
+
+/** "2 in each stitch": the plain stitch, so many in one. */
+function manyInEach(per: number, count: 'around' | 1, span: Span): Piece {
+  return itemPiece({ kind: 'work', stitch: 'sc', per, together: 1, school: 'open', count, loop: 'both', through: null }, span);
 }
 
 /** "3 rounds", "3 more rounds" after the stitches of a round. */
@@ -515,7 +593,8 @@ function forRoundsAt(state: ReadState, begin: number): boolean {
 
 /** A number before what it multiplies: "6 × (…)", "6*(…)", "6(…)", "6 × inc"; or, after all, "… 6 times". */
 function prefixTimes(state: ReadState, count: number, token: Token, all: Gathered, phrase: Match | null): Piece[] | null {
-  const times = phrase?.meaning.is === 'times' ? phrase.length : keyAt(state) === '*' && keyAt(state, state.at + 1) in CLOSER_OF ? 1 : 0;
+  const times =
+    phrase?.meaning.is === 'times' ? phrase.length : keyAt(state) === '*' && keyAt(state, state.at + 1) in CLOSER_OF ? 1 : 0;
   const opener = keyAt(state, state.at + times);
   const opens = opener in CLOSER_OF || (times > 0 && opener === '*' && state.stars === 0);
   if (opens && totalAt(state, true, state.at + times) === null) {
@@ -532,7 +611,7 @@ function prefixTimes(state: ReadState, count: number, token: Token, all: Gathere
     state.at += phrase.length + after.length;
     return remember(all, workedAt(state, after.meaning, count, token.from, all.pieces));
   }
-  if (all.depth > 0 || !all.pieces.some((piece) => !isPrelude(piece))) return null;
+  if (all.depth > 0 || !hasStitches(all)) return null;
   state.at--;
   const repeats = repeatsSaid(state);
   if (repeats === null) return null;
@@ -540,13 +619,7 @@ function prefixTimes(state: ReadState, count: number, token: Token, all: Gathere
 }
 
 /** A number of something that is no stitch known here. */
-function unknownStitch(
-  state: ReadState,
-  count: number,
-  token: Token,
-  phrase: Match | null,
-  before: readonly Piece[],
-): Piece[] {
+function unknownStitch(state: ReadState, count: number, token: Token, phrase: Match | null, before: readonly Piece[]): Piece[] {
   const after = state.tokens[state.at];
   const rest = passToSeparator(state);
   const span = { from: token.from, to: Math.max(token.to, rest.to) };
@@ -555,7 +628,7 @@ function unknownStitch(
   if (words && !phrase) {
     const meant = after?.kind === 'word' ? meantBy(state, after) : null;
     const at = { from: word.from, to: word.to };
-    tellError(state, { code: 'unknown-stitch', text: words, count, meant, word: at }, span);
+    tellError(state, { code: 'unknown-stitch', text: quoted(words), count, meant, word: at }, span);
     return [];
   }
   // "18 (18)": a number that is all there is counts the plain stitch.
@@ -577,7 +650,7 @@ function unknownWords(state: ReadState, before: readonly Piece[]): Piece[] {
   const span = { from: first.from, to: Math.max(first.to, passed.to) };
   const chat = state.tokens.slice(at, state.at).every(({ key }) => CHAT.has(key));
   const sentence = chat || at === 0 || ['.', '!', '...', '?'].includes(keyAt(state, at - 1));
-  if (sentence && usual(before).some((piece) => !isPrelude(piece)) && isChat(state, at, state.at))
+  if (sentence && before.some((piece) => !isPrelude(piece)) && isChat(state, at, state.at))
     return [itemPiece({ kind: 'remark', text: wordsIn(state, span) }, span)];
   tellUnread(state, span);
   return [];

@@ -19,7 +19,7 @@ export function chainAt(state: ReadState, length: number, before: readonly Piece
 }
 
 export function chainsOf(state: ReadState, count: number, span: Span, before: readonly Piece[]): Piece[] {
-  const nothing = usual(before).every((piece) => piece.is === 'item' && (piece.item.kind === 'colour' || piece.item.kind === 'remark'));
+  const nothing = before.every((piece) => piece.is === 'item' && (piece.item.kind === 'colour' || piece.item.kind === 'remark'));
   const bridged = state.foundation;
   if (bridged?.value.from === 'bridge' && bridged.value.chains === 0 && nothing) {
     state.foundation = { value: { ...bridged.value, chains: count }, span: join(bridged.span, span) };
@@ -43,8 +43,11 @@ export function chainsOf(state: ReadState, count: number, span: Span, before: re
   return [choice('chain', [chain(0), chain(count)])];
 }
 
+/** Most tokens in which another piece is looked for. */
+const MOST_REST = 80;
+
 function bridgeFollows(state: ReadState): boolean {
-  const rest = state.tokens.slice(state.at);
+  const rest = state.tokens.slice(state.at, state.at + MOST_REST);
   return rest.some((_token, i) => (i < 3 && means(state, 'join', state.at + i)) || partAt(state, state.at + i) !== null);
 }
 
@@ -79,7 +82,9 @@ export function otherSide(state: ReadState, length: number, pieces: Piece[]): vo
   state.foundationDoubtful = false;
   const side = foundation.chains - foundation.first + 1;
   const flat = usual(pieces);
-  const open = flat.findIndex((piece) => piece.is === 'item' && piece.item.kind === 'work' && typeof piece.item.count !== 'number');
+  const open = flat.findIndex(
+    (piece) => piece.is === 'item' && piece.item.kind === 'work' && typeof piece.item.count !== 'number',
+  );
   const piece = flat[open];
   if (piece?.is !== 'item' || piece.item.kind !== 'work' || typeof piece.item.count === 'number') return;
   const used = (all: readonly Piece[]): number => all.reduce((sum, each) => sum + placesUsed(each), 0);
@@ -145,7 +150,11 @@ export function longerSpur(spur: Piece | undefined, next: Piece): Piece | null {
   const left = chains - first + 1 - taken;
   const many = count === 'around' ? left : count;
   if (typeof many !== 'number' || together > 1 || through !== null || many > left || left <= 0) return null;
-  return { ...spur, item: { ...spur.item, stitches: [...stitches, { stitch, count: many * per }] }, span: join(spur.span, next.span) };
+  return {
+    ...spur,
+    item: { ...spur.item, stitches: [...stitches, { stitch, count: many * per }] },
+    span: join(spur.span, next.span),
+  };
 }
 
 /**
@@ -190,7 +199,9 @@ export function joinAt(state: ReadState, length: number, token: Token, pieces: P
 /** "join yarn in a st of R2": the yarn begins anew somewhere on the piece. */
 function joinsYarn(state: ReadState, end: number): boolean {
   const keys = state.tokens.slice(state.at, end).map(({ key }) => key);
-  return state.context.first && keys.some((key) => ['st', 'stitch', 'top', 'anywhere', 'side', 'edge', 'spot', 'corner'].includes(key));
+  return (
+    state.context.first && keys.some((key) => ['st', 'stitch', 'top', 'anywhere', 'side', 'edge', 'spot', 'corner'].includes(key))
+  );
 }
 
 function joinedToStitch(state: ReadState, end: number, token: Token): Piece[] {
@@ -234,7 +245,10 @@ export function bridgeTo(state: ReadState, name: string | null, before: readonly
       return;
     }
     if (foundation?.value.from !== 'chain') return;
-    state.foundation = { ...foundation, value: { kind: 'foundation', from: 'bridge', chains: foundation.value.chains, parts: [name, name] } };
+    state.foundation = {
+      ...foundation,
+      value: { kind: 'foundation', from: 'bridge', chains: foundation.value.chains, parts: [name, name] },
+    };
     state.foundationDoubtful = false;
     return;
   }
@@ -248,12 +262,24 @@ export function bridgeTo(state: ReadState, name: string | null, before: readonly
 
 /** The chain a piece is, or was in its usual reading. */
 export function chainOf(piece: Piece | undefined): Chain | null {
-  const plain = piece && usual([piece])[0];
+  const plain = piece?.is === 'choice' ? piece.options[0]![0] : piece;
   return plain?.is === 'item' && plain.item.kind === 'chain' ? plain.item : null;
 }
 
 const BEFORE_LOOPS: ReadonlySet<string> = new Set(['the', 'remaining', 'unworked', 'free', 'left', 'unused', 'exposed']);
-const AFTER_LOOPS: ReadonlySet<string> = new Set(['of', 'from', 'left', 'over', 'unworked', 'in', 'on', 'by', 'leftover', 'only', 'free']);
+const AFTER_LOOPS: ReadonlySet<string> = new Set([
+  'of',
+  'from',
+  'left',
+  'over',
+  'unworked',
+  'in',
+  'on',
+  'by',
+  'leftover',
+  'only',
+  'free',
+]);
 
 /** "front loops of R8 (of the tower)", "front loops left over from R4" at `at`. */
 export function leftLoopsAt(state: ReadState, at: number): { readonly value: Foundation; readonly length: number } | null {
@@ -288,8 +314,6 @@ export function workedOn(state: ReadState, from: 'edge' | 'layers', start: numbe
     if (keyAt(state, i) === 'and' || keyAt(state, i) === '&') i++;
   }
   const value: Foundation =
-    from === 'edge'
-      ? { kind: 'foundation', from, part: names[0] ?? null }
-      : { kind: 'foundation', from, parts: names };
+    from === 'edge' ? { kind: 'foundation', from, part: names[0] ?? null } : { kind: 'foundation', from, parts: names };
   state.foundation = { value, span: spanFrom(state, start) };
 }

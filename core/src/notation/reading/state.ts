@@ -2,6 +2,7 @@ import type { ColourBook } from '../colours.js';
 import type { ReadingDiagnostic } from '../diagnostic.js';
 import { nearestWord } from '../near.js';
 import type { Foundation, OpenRun } from '../pattern.js';
+import { singularName } from '../plural.js';
 import { join, type Span } from '../span.js';
 import type { Terms } from '../stitch.js';
 import type { Token } from '../tokens.js';
@@ -14,13 +15,23 @@ export interface RoundContext {
   readonly first: boolean;
   /** What a line before the first round said it is worked over; null for nothing. */
   readonly foundation: Placed<Foundation> | null;
-  /** Names of the parts of the text, of which rounds may speak. */
-  readonly parts: readonly string[];
+  /** Parts of the text that rounds may speak of. */
+  readonly parts: readonly NamedPart[];
   readonly colours: ColourBook;
   /** Whether the text says once for all that a chain at a round's start counts as a stitch; null when it does not say. */
   readonly chainsCount: boolean | null;
   /** How many more typing slips may be looked up, so that a text of nothing else stays quick. */
   readonly lookups: { left: number };
+}
+
+/** A part's name, and its words without their plural endings, as they are looked for. */
+export interface NamedPart {
+  readonly name: string;
+  readonly words: readonly string[];
+}
+
+export function namedPart(name: string): NamedPart {
+  return { name, words: singularName(name).split(' ').filter(Boolean) };
 }
 
 export interface Placed<T> {
@@ -39,7 +50,26 @@ export interface SameAs {
 export type Closer = ')' | ']' | '}' | '*';
 
 export const SEPARATORS: ReadonlySet<string> = new Set([
-  ',', ';', '.', ':', '-', '+', '&', '!', '/', '|', '...', '•', '=', '>', '<', '~', '"', "'", '?', '\\',
+  ',',
+  ';',
+  '.',
+  ':',
+  '-',
+  '+',
+  '&',
+  '!',
+  '/',
+  '|',
+  '...',
+  '•',
+  '=',
+  '>',
+  '<',
+  '~',
+  '"',
+  "'",
+  '?',
+  '\\',
 ]);
 export const CLOSER_OF: Readonly<Record<string, Closer>> = { '(': ')', '[': ']', '{': '}' };
 
@@ -75,12 +105,7 @@ export interface ReadState {
   pickingUp: boolean;
 }
 
-export function stateOf(
-  text: string,
-  tokens: readonly Token[],
-  context: RoundContext,
-  report: ReadState['report'],
-): ReadState {
+export function stateOf(text: string, tokens: readonly Token[], context: RoundContext, report: ReadState['report']): ReadState {
   return {
     text,
     tokens,
@@ -143,14 +168,25 @@ export function tellError(state: ReadState, facts: Facts, { from, to }: Span): v
   state.report({ ...facts, severity: 'error', span: { from, to } });
 }
 
+/** Longest words that a finding quotes. */
+const MOST_QUOTED = 80;
+
+/** Words as a finding quotes them: on one line, and no longer than that. */
+export function quoted(words: string): string {
+  const line = words.slice(0, MOST_QUOTED + 1).replaceAll(/\s+/g, ' ');
+  return line.length > MOST_QUOTED ? `${line.slice(0, MOST_QUOTED - 1)}…` : line;
+}
+
 /** What could not be read, with the word it was most likely meant to be. */
 export function tellUnread(state: ReadState, span: Span): void {
-  const token = state.tokens.find(
-    (each) => each.from >= span.from && each.to <= span.to && each.kind === 'word' && !state.vocabulary.next.has(each.key),
-  );
+  let begin = Math.min(state.at, state.tokens.length);
+  while (begin > 0 && state.tokens[begin - 1]!.from >= span.from) begin--;
+  const token = state.tokens
+    .slice(begin, state.at)
+    .find((each) => each.to <= span.to && each.kind === 'word' && !state.vocabulary.next.has(each.key));
   const meant = token ? meantBy(state, token) : null;
   const at = token && { from: token.from, to: token.to };
-  tellError(state, { code: 'unread', text: wordsIn(state, span), meant: meant && at ? { word: meant, at } : null }, span);
+  tellError(state, { code: 'unread', text: quoted(wordsIn(state, span)), meant: meant && at ? { word: meant, at } : null }, span);
 }
 
 /** The known word a token may have been meant to be. */

@@ -56,7 +56,16 @@ export function workedAt(
   before: readonly Piece[],
   split: StitchName | null = null,
 ): WorkedPieces {
-  const said: Said = { count: null, times: false, where: null, loop: 'both', through: null, evenly: false, colour: null, part: null };
+  const said: Said = {
+    count: null,
+    times: false,
+    where: null,
+    loop: 'both',
+    through: null,
+    evenly: false,
+    colour: null,
+    part: null,
+  };
   while (suffix(state, said, lead, from, before));
   const open = said.count === null && lead === null && said.where === null;
   if (open && (means(state, 'until') || means(state, 'as liked'))) said.count = 'around';
@@ -65,7 +74,10 @@ export function workedAt(
   if (special) return { pieces: special, single: null, times: null, bare: false };
   if (meaning.is === 'stitch' && meaning.loop && said.loop === 'both') said.loop = meaning.loop;
   const begun = begunOf(meaning, said);
-  const whole = [...placedWork(state, begun, meaning, lead, said, span), ...(said.colour ? [] : againAt(state, begun, meaning, said))];
+  const whole = [
+    ...placedWork(state, begun, meaning, lead, said, span),
+    ...(said.colour ? [] : againAt(state, begun, meaning, said)),
+  ];
   const apart = (own: readonly Piece[], count: Times | null): readonly Piece[] => {
     if (split === null) return own;
     const plain = itemPiece({ ...begun, school: 'open', per: 1, together: 1, count: lead ?? 1 }, span);
@@ -85,7 +97,8 @@ function numberedIncrease(state: ReadState, whole: Piece[], meaning: WorkedMeani
   const number = state.tokens[state.at - 1];
   const [piece] = whole;
   const close = number?.kind === 'number' && state.tokens[state.at - 2]?.to === number.from && !said.times && said.where === null;
-  if (meaning.is !== 'increase' || !close || state.tokens[state.at - 2]!.from !== from || typeof said.count !== 'number') return null;
+  if (meaning.is !== 'increase' || !close || state.tokens[state.at - 2]!.from !== from || typeof said.count !== 'number')
+    return null;
   if (said.count < 3 || piece?.is !== 'item' || piece.item.kind !== 'work') return null;
   return [choice('inc-number', [whole, [{ ...piece, item: { ...piece.item, per: said.count, count: 1 } }]])];
 }
@@ -199,7 +212,13 @@ function limbNamed(state: ReadState, at: number): { readonly name: string; reado
   while (BEFORE_LIMB.has(keyAt(state, i))) i++;
   if (!LIMBS.has(keyAt(state, i))) return null;
   const from = keyAt(state, at) === 'the' ? at + 1 : at;
-  return { name: state.tokens.slice(from, i + 1).map(({ text }) => text).join(' '), length: i + 1 - at };
+  return {
+    name: state.tokens
+      .slice(from, i + 1)
+      .map(({ text }) => text)
+      .join(' '),
+    length: i + 1 - at,
+  };
 }
 
 /** "of the other leg", "of this leg", "of the chain" after a place with a number: says where, and changes no count. */
@@ -279,7 +298,8 @@ function startOrSpur(
     firstChain(state, where.nth);
     said.where = { into: 'one' };
   }
-  if (state.awaiting && meaning.is === 'stitch' && !said.where) return [startOf(state, state.awaiting.from, stitch, number, from)];
+  if (state.awaiting && meaning.is === 'stitch' && !said.where)
+    return [startOf(state, state.awaiting.from, stitch, number, from)];
   return null;
 }
 
@@ -306,7 +326,14 @@ function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, said: S
 }
 
 /** Decides between "3 in each" and "one in each of 3" and the like, or leaves the doubt. */
-function placedWork(state: ReadState, begun: Begun, meaning: WorkedMeaning, lead: number | null, said: Said, span: Span): Piece[] {
+function placedWork(
+  state: ReadState,
+  begun: Begun,
+  meaning: WorkedMeaning,
+  lead: number | null,
+  said: Said,
+  span: Span,
+): Piece[] {
   const per = meaning.is === 'increase' ? meaning.per : 1;
   const together = meaning.is === 'decrease' ? meaning.together : 1;
   const { count, where } = said;
@@ -361,8 +388,12 @@ function spreadWork(
     const all = work({ per: lead, together: 1, count: typeof count === 'number' && spread === 1 ? count : spread });
     // "3 sc in next 3 sts" is one in each, "3 sc in each of next 3 sts" three.
     const doubtful = where.into === 'next' && !where.each && lead === spread;
-    return doubtful ? [choice('in-next', [work({ per, together, count: spread }), all])] : all;
+    if (doubtful) return [choice('in-next', [work({ per, together, count: spread }), all])];
+    return where.into === 'each' && lead > 2 ? [choice('each-number', [all, work({ per, together, count: lead })])] : all;
   }
+  // "inc 3 in last ch" may be three stitches in it.
+  if (spread === 1 && meaning.is === 'increase' && typeof count === 'number' && count > 2)
+    return [choice('inc-number', [work({ per, together, count }), work({ per: count, together, count: 1 })])];
   if (spread === 1) return work({ per, together, count: count ?? lead ?? 1 });
   // "dec over next 4 sts" is two decreases.
   const fits = typeof spread === 'number' && spread % together === 0 ? spread / together : spread;
@@ -407,13 +438,9 @@ function nthAt(state: ReadState): number | null {
 
 /** A bare number of stitches whose name is not said: the plain stitch of the part. */
 export function plainWork(count: Times, span: Span): Piece {
-  return itemPiece(
-    { kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count, loop: 'both', through: null },
-    span,
-  );
+  return itemPiece({ kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count, loop: 'both', through: null }, span);
 }
 
 export function isPlainWork(piece: Piece | undefined): piece is Extract<Piece, { is: 'item' }> & { readonly item: Work } {
   return piece?.is === 'item' && piece.item.kind === 'work' && piece.item.per === 1 && piece.item.together === 1;
 }
-

@@ -50,7 +50,10 @@ function placesAt(state: ReadState): number[] | null {
     if (unit?.meaning.is === 'stitches') i += unit.length;
     const comma = keyAt(state, i) === ',' ? 1 : 0;
     const and = ['and', '&'].includes(keyAt(state, i + comma)) ? 1 : 0;
-    if (comma + and === 0 || ordinal(state.tokens, i + comma + and + (keyAt(state, i + comma + and) === 'the' ? 1 : 0))[0] === null)
+    if (
+      comma + and === 0 ||
+      ordinal(state.tokens, i + comma + and + (keyAt(state, i + comma + and) === 'the' ? 1 : 0))[0] === null
+    )
       break;
     i += comma + and;
   }
@@ -61,7 +64,17 @@ function placesAt(state: ReadState): number[] | null {
 }
 
 const LEADS: ReadonlySet<string> = new Set(['in', 'into', 'over', 'on', 'across']);
-const BEFORE_NUMBER: ReadonlySet<string> = new Set(['the', 'other', 'opposite', 'remaining', 'same', 'side', 'of', 'those', 'these']);
+const BEFORE_NUMBER: ReadonlySet<string> = new Set([
+  'the',
+  'other',
+  'opposite',
+  'remaining',
+  'same',
+  'side',
+  'of',
+  'those',
+  'these',
+]);
 
 /** "in the 3 chains", "in 15 sts", "in the other side of the 3 ch": a number of places without "next". */
 function numberedPlaces(state: ReadState): Where | null {

@@ -54,7 +54,8 @@ const isCounted = (piece: Piece): boolean =>
       piece.item.kind === 'spur' ||
       ((piece.item.kind === 'work' || piece.item.kind === 'cluster') && typeof piece.item.count === 'number'))) ||
   (piece.is === 'group' && typeof piece.times === 'number') ||
-  (piece.is === 'choice' && (chainOf(piece) !== null || ['in-next', 'two-words', 'inc-number'].includes(piece.doubt)));
+  (piece.is === 'choice' &&
+    (chainOf(piece) !== null || ['in-next', 'two-words', 'inc-number', 'each-number'].includes(piece.doubt)));
 
 const isStitch = (piece: Piece): boolean =>
   (piece.is === 'item' && (piece.item.kind === 'work' || piece.item.kind === 'cluster')) ||
@@ -97,7 +98,9 @@ function lastPlain(all: readonly Piece[], settled: Piece[], stitches: readonly P
 
 /** The slip stitch that makes a ring of a chain is part of the start. */
 function withoutRingJoin(pieces: readonly Piece[]): readonly Piece[] {
-  const start = pieces.findIndex((piece) => piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring');
+  const start = pieces.findIndex(
+    (piece) => piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring',
+  );
   return start < 0 ? pieces : pieces.filter((piece, i) => i > start || piece.is !== 'item' || piece.item.kind !== 'close');
 }
 
@@ -118,15 +121,16 @@ function liftedChain(state: ReadState, pieces: readonly Piece[]): readonly Piece
 
 /** Orders what each chain may count for, the usual first: one in the middle counts, one at an edge does not. */
 function withChains(state: ReadState, pieces: readonly Piece[]): Piece[] {
-  const stitches = (all: readonly Piece[]): boolean => all.some((piece) => !isPrelude(piece) || piece.is === 'group');
+  const first = pieces.findIndex((piece) => !isPrelude(piece));
+  const last = pieces.findLastIndex((piece) => !isPrelude(piece));
   return pieces.map((piece, i): Piece => {
     if (piece.is === 'group') return { ...piece, pieces: groupChains(piece.pieces) };
     if (piece.is === 'choice' && piece.doubt !== 'chain')
       return { ...piece, options: piece.options.map((option) => withChains(state, option)) };
     const chain = piece.is === 'choice' ? chainOf(piece) : null;
     if (!chain) return piece;
-    const before = stitches(pieces.slice(0, i));
-    const byPlace = before && stitches(pieces.slice(i + 1));
+    const before = first >= 0 && first < i;
+    const byPlace = before && last > i;
     const next = pieces[i + 1];
     const as = (counts: number): Piece[] => [itemPiece({ ...chain, counts }, piece.span)];
     if (next?.is === 'item' && next.item.kind === 'close') return as(byPlace ? chain.count : 0)[0]!;
