@@ -76,6 +76,14 @@ interface Assembly {
   /** Names of the parts before, and of the one at hand. */
   readonly names: NamedPart[];
   named: NamedPart | null;
+  /** What rounds are read with, first and later ones: made anew when the part or what it begins on changes. */
+  readonly contexts: (KnownContext | null)[];
+}
+
+interface KnownContext {
+  readonly of: NamedPart | null;
+  readonly foundation: Placed<Foundation> | null;
+  readonly context: RoundContext;
 }
 
 /** Step one: the lines put together to parts and rounds, every doubt kept. */
@@ -99,6 +107,7 @@ export function draftOf(
     full: false,
     names: [],
     named: null,
+    contexts: [null, null],
   };
   let apart = true;
   lines.forEach((line, i) => {
@@ -363,6 +372,14 @@ const saysRounds = (tokens: readonly Token[]): boolean =>
   /^(rep|repeat|work|as|same|knit|continue|sc)$/.test(tokens[0]!.key);
 
 function contextOf(all: Assembly, first: boolean): RoundContext {
+  const known = all.contexts[first ? 0 : 1];
+  if (known && known.of === all.named && known.foundation === all.foundation) return known.context;
+  const context = newContext(all, first);
+  all.contexts[first ? 0 : 1] = { of: all.named, foundation: all.foundation, context };
+  return context;
+}
+
+function newContext(all: Assembly, first: boolean): RoundContext {
   const names = all.names.slice(-MOST_NAMED_PARTS);
   return {
     terms: all.terms,
@@ -521,5 +538,6 @@ function closePart(all: Assembly): void {
   all.settings = [];
   all.parts.push(all.part);
   all.names.push(all.named!);
+  all.named = null;
   all.part = null;
 }

@@ -21,7 +21,10 @@ interface Folded {
   readonly from: number;
 }
 
-const PLAIN = /^[\x20-\x7e]*$/;
+/** Text whose characters are read one for one, and the few of them that are read as others. */
+const PLAIN = /^[\x20-\x7e×–—−]*$/;
+const MARKED = /[<&_`]|\*\*|~~/;
+const SIGNS = /[×–—−]/g;
 const MARKUP =
   /<\/?(?:b|i|u|p|em|strong|span|li|ul|ol|div|br|hr|h[1-6]|td|tr|table|a|font)(?:\s[^<>]{0,200})?\/?>|&(?:nbsp|amp|times|ndash|mdash|quot|lt|gt);|\*\*|__|~~|`/gi;
 const ENTITIES: Readonly<Record<string, string>> = {
@@ -36,7 +39,8 @@ const ENTITIES: Readonly<Record<string, string>> = {
 
 function folded(text: string, from: number, to: number): Folded {
   const raw = text.slice(from, to);
-  if (PLAIN.test(raw) && !/[<&*_~`]/.test(raw)) return { chars: raw, at: null, from };
+  if (PLAIN.test(raw) && !MARKED.test(raw))
+    return { chars: raw.replace(SIGNS, (sign) => (sign === '×' ? 'x' : '-')), at: null, from };
   const chars: string[] = [];
   const at: number[] = [];
   const put = (read: string, offset: number): void => {

@@ -88,7 +88,7 @@ function marked(tokens: readonly Token[], at: number): boolean {
 /** "ARM        LEG": the heads of two columns. */
 function wideHeadings(text: string, line: RawLine): RawLine[] {
   const { tokens } = line;
-  if (tokens.length < 2 || tokens.length > 8 || namesWork(tokens)) return [line];
+  if (tokens.length < 2 || tokens.length > 8 || labelWord(tokens[0]) !== null || namesWork(tokens)) return [line];
   const gaps = tokens.flatMap((token, i) =>
     i > 0 && token.kind === 'word' && /^ {4,}$|\t/.test(text.slice(tokens[i - 1]!.to, token.from)) ? [i] : [],
   );

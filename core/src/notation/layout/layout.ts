@@ -12,6 +12,6 @@ import { withoutTables } from './table.js';
  */
 export function layOut(text: string): Line[] {
   const pages = withoutPages(withoutSenders(text, rawLines(text)));
-  const rows = withoutSymbols(withoutTables(text, withoutHyphens(pages)));
+  const rows = withoutSymbols(text, withoutTables(text, withoutHyphens(pages)));
   return withContinuations(withoutNeighbours(text, rows).map((raw) => readLine(text, raw)));
 }

@@ -10,17 +10,22 @@ export function withoutPages(lines: readonly RawLine[]): RawLine[] {
   return lines.map((line) => {
     const rest = withoutPageNumber(line.tokens);
     const numbered = rest.length < line.tokens.length;
+    if (rest.length === 0 || rest.length > MOST_HEAD || (!numbered && heads.size === 0)) return numbered ? { ...line, tokens: rest } : line;
     const words = rest.map(({ key }) => key).join(' ');
-    if (rest.length > 0 && rest.length <= 8 && heads.has(words)) return { ...line, tokens: [] };
-    if (numbered && rest.length > 0) heads.add(words);
+    if (heads.has(words)) return { ...line, tokens: [] };
+    if (numbered) heads.add(words);
     return numbered ? { ...line, tokens: rest } : line;
   });
 }
 
+/** Longest head that runs along from page to page, in tokens. */
+const MOST_HEAD = 8;
+
 /** Tokens without "page 2 of 3" at either end, and without a dashed number that is all there is. */
 function withoutPageNumber(tokens: readonly Token[]): readonly Token[] {
-  for (const at of [0, tokens.findLastIndex(({ key }) => key === 'page' || key === 'pg')]) {
-    if (at < 0 || !['page', 'pg'].includes(tokens[at]?.key ?? '')) continue;
+  const said = tokens.findLastIndex(({ key }) => key === 'page' || key === 'pg');
+  for (const at of said < 0 ? [] : [0, said]) {
+    if ( !['page', 'pg'].includes(tokens[at]?.key ?? '')) continue;
     let end = at + 1;
     if (tokens[end]?.key === '.') end++;
     if (numberOf(tokens[end]) === null) continue;

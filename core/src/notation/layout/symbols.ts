@@ -32,9 +32,9 @@ const JOINS: ReadonlySet<string> = new Set(['=', ':', '-', '...']);
 const PLAIN = /^[\p{L}]{1,5}$/u;
 
 /** Lines with their symbols as the words they stand for; a legend in the text wins over what letters usually mean. */
-export function withoutSymbols(lines: readonly RawLine[]): RawLine[] {
+export function withoutSymbols(text: string, lines: readonly RawLine[]): RawLine[] {
   const legend = legendOf(lines);
-  const lettered = usesLetters(lines, legend);
+  const lettered = CAPITALS.test(text) && usesLetters(lines, legend);
   if (legend.size === 0 && !lettered) return [...lines];
   const symbols: Symbols = lettered ? new Map([...LETTERS, ...legend]) : legend;
   return lines.map((line) => {
@@ -45,11 +45,14 @@ export function withoutSymbols(lines: readonly RawLine[]): RawLine[] {
   });
 }
 
+/** Capital letters on their own, as symbols are written. */
+const CAPITALS = /(?:^|[\s\d(（，,])[XVAWMXＸＶＡ]+(?![\p{L}])/mu;
+
 /** What the text itself says its symbols are: "X = sc, V: inc". */
 function legendOf(lines: readonly RawLine[]): Symbols {
   const legend = new Map<string, readonly string[]>();
   for (const { tokens, sure } of lines) {
-    if (readLabel(tokens, sure)) continue;
+    if (sure || !tokens.some(({ key }) => JOINS.has(key)) || readLabel(tokens)) continue;
     for (let i = 0; i + 2 < tokens.length; i++) {
       const [symbol, join] = [tokens[i]!, tokens[i + 1]!];
       if (!JOINS.has(join.key) || symbol.kind === 'number' || !isSymbol(symbol)) continue;
