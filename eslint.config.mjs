@@ -60,7 +60,10 @@ const PURE_CORE = {
   ],
 };
 const CORE_ONLY = [
-  { group: ['../*/*', '!../*/index.js'], message: 'Import another folder through its index.' },
+  {
+    group: ['../*/*', '!../*/index.js', '!../../bounds', '!../../bounds/index.js'],
+    message: 'Import another folder through its index.',
+  },
   {
     group: ['node:*', '@angular/*', '@lemniscus/*', 'rxjs', 'express', 'd3*'],
     message: 'The core knows no DOM, no Node API and no framework.',

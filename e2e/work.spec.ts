@@ -231,13 +231,13 @@ test('a piece of which nothing can be worked yet says so, and is worked as soon 
   app,
   page,
 }) => {
-  const text = '# Net float\nUS terms\n\n## Cork\nR1: bobble × 6';
+  const text = '# Net float\nUS terms\n\n## Cork\nR1: wobble × 6';
   await page.goto(`${app.url}/make/${await putMake(page, app, text)}/work`);
   await expect(page.getByRole('heading', { name: 'Nothing of Cork can be worked yet' })).toBeVisible();
   for (const key of ['Space', 'Enter', 'c', 'r', 'd']) await press(page, key);
   await expect(dialog(page)).toHaveCount(0);
   await page.getByRole('link', { name: 'To the pattern' }).click();
-  await paste(page, `${text.replace('bobble × 6', '6 sc in ring')}\nR2: sk 6\nR3: ch 4`);
+  await paste(page, `${text.replace('wobble × 6', '6 sc in ring')}\nR2: sk 6\nR3: ch 4`);
   await stage(page, 'Work').click();
   await expectCount(page, 0, 6);
   // Past a round in which nothing is made, to the end and back.

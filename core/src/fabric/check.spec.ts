@@ -15,7 +15,15 @@ describe('ways out of a count that does not fit', () => {
     [18, '(1 sc, inc) × 8 (27)', ['Write “(1 sc, inc) × 9” (27)', 'Add “2 sc” (26)']],
     [12, '(1 sc, inc) × 7 (18)', ['Write “(1 sc, inc) × 6” (18)']],
     [12, '14 sc (12)', ['Write “12 sc” (12)']],
-    [12, '(2 htr, htr inc) × 3', ['Write “(2 htr, htr inc) × 4” (16)', 'Add “3 htr” (15)']],
+    [12, '(2 htr, htr inc) × 3', ['Write “(2 htr, htr inc) × 4” (16)', 'Write “(3 htr, htr inc) × 3” (15)', 'Add “3 htr” (15)']],
+    // The commonest slip of all: the run of another round (common practice).
+    [18, '(3 sc, inc) × 6 (24)', ['Write “(2 sc, inc) × 6” (24)']],
+    [
+      24,
+      '(2 sc, inc) × 6 (18)',
+      ['Write “(2 sc, dec) × 6” (18)', 'Write “(2 sc, inc) × 8” (32)', 'Write “(3 sc, inc) × 6” (30)'],
+    ],
+    [13, '(1 sc, inc) × 5, 1 sc (18)', ['Write “3 sc” (18)', 'Write “(1 sc, inc) × 6” (19)']],
   ])('over %i: %s', (below, round, titles) => {
     const text = round.includes('htr') ? `UK terms\nR1: ${below} dc in ring\nR2: ${round}` : `${ring(below)}\nR2: ${round}`;
     const [first] = found(text);
@@ -60,6 +68,12 @@ describe('a total that differs', () => {
     const titles = (text: string): string[] => found(text).flatMap((each) => fixesOf(each).map((fix) => fix.title));
     expect(titles(pattern(25, '(3 sc, inc) × 6 (30)'))).toContain('Write (24)');
     expect(titles(`${ring(12)}\nR2: (1 sc, inc) × 5, 2 sc (18)\nR3: (2 sc, inc) × 6 (24)`)).not.toContain('Write (17)');
+  });
+
+  it('is told once for a range, and marks all its rounds', () => {
+    const { parts, diagnostics } = checkPattern(read(`${ring(24)}\nR2–R5: sc around (26)\nR6: (3 sc, inc) × 6 (30)`));
+    expect(parts[0]!.rounds.map(({ ok }) => ok)).toEqual([true, false, false, false, false, true]);
+    expect(diagnostics.map(({ code }) => code)).toEqual(['total-differs']);
   });
 
   it('is told once, whatever the rounds after it go on from', () => {

@@ -22,7 +22,7 @@ import {
 import type { CountDiagnostic } from './count-diagnostic.js';
 import { jumpOf } from './growth.js';
 import { lineWay, partWay, type Way } from './way.js';
-import { usingLess, usingUp } from './ways-out.js';
+import { waysOut } from './ways-out.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
 export interface RoundCount extends RoundMeasure {
@@ -63,10 +63,11 @@ export function checkPattern({ pattern, diagnostics }: Reading): PatternCount {
 }
 
 interface Reckoning {
-  readonly items: RoundLine['items'];
   readonly measure: RoundMeasure;
   readonly available: number;
   readonly problems: readonly CountDiagnostic[];
+  /** How much of it does not fit, told or not. */
+  readonly misses: number;
 }
 
 /**
@@ -75,7 +76,7 @@ interface Reckoning {
  */
 class PartChecker {
   private readonly rounds: RoundCount[] = [];
-  private readonly lines: RoundLine[];
+  private readonly lines: readonly RoundLine[];
   private readonly way: Way;
   private readonly style: PrintStyle;
   private below: readonly number[] = [0];
@@ -91,7 +92,7 @@ class PartChecker {
     private readonly readingErrors: readonly number[],
     private readonly found: Diagnostic[],
   ) {
-    this.lines = [...part.lines];
+    this.lines = part.lines;
     this.way = partWay(part.lines, part.notes);
     this.style = { terms, form: 'short' };
   }
@@ -99,8 +100,7 @@ class PartChecker {
   check(): PartCount {
     for (let index = 0; index < this.lines.length; index++) this.checkLine(index);
     this.checkGates();
-    const changed = this.lines.some((line, index) => line !== this.part.lines[index]);
-    return { part: changed ? { ...this.part, lines: this.lines } : this.part, rounds: this.rounds };
+    return { part: this.part, rounds: this.rounds };
   }
 
   private checkLine(index: number): void {
@@ -115,7 +115,7 @@ class PartChecker {
         all.push({ code: 'too-large', severity: 'error', span: line.label, label });
       this.total += measure.makes;
       if (all.length > 0 && !told) {
-        this.found.push(...all.map((problem) => this.explained(problem, line, index, measure)));
+        this.found.push(...all.map((problem) => this.explained(problem, line, index)));
         told = true;
       } else if (all.length === 0 && !told && number === line.first) this.checkGrowth(line, label, available, measure.makes);
       const stated = line.stated?.count ?? null;
@@ -123,7 +123,8 @@ class PartChecker {
       const { uses, makes, around } = measure;
       const way = lineWay(line, this.way);
       this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok });
-      this.below = this.countsAfter(line, measure, ok);
+      // Within a range nothing was meant but what is made; the rounds after it may go on from the total.
+      this.below = this.countsAfter(line, measure, ok || number < line.last);
       this.unsure = unread && stated === null;
     }
   }
@@ -137,7 +138,7 @@ class PartChecker {
 
   private reckonBest(line: RoundLine, label: string, below = this.below): Reckoning {
     const reckoned = below.map((available) => this.reckon(line, label, available));
-    return reckoned.reduce((a, b) => (b.problems.length < a.problems.length ? b : a));
+    return reckoned.reduce((a, b) => (b.misses < a.misses ? b : a));
   }
 
   private reckon(line: RoundLine, label: string, below: number): Reckoning {
@@ -155,25 +156,20 @@ class PartChecker {
     const problems: CountDiagnostic[] = [];
     const { uses, makes } = measure;
     const span = instructionSpan(line);
+    const stated = line.stated?.count ?? null;
     if (known && uses < available) {
       const severity = this.stopsEarly(line, makes) ? 'hint' : 'error';
-      problems.push({ code: 'leaves-stitches', severity, span, label, available, uses, makes });
+      problems.push({ code: 'leaves-stitches', severity, span, label, available, uses, makes, stated });
     }
-    if (known && uses > available) problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses });
-    if (line.stated && line.stated.count !== makes) {
-      const stated = line.stated.count;
-      problems.push({
-        code: 'total-differs',
-        severity: 'error',
-        span: line.stated.span,
-        label,
-        makes,
-        stated,
-        likelier: null,
-        next: null,
-      });
+    if (known && uses > available)
+      problems.push({ code: 'uses-too-many', severity: 'error', span, label, available, uses, makes, stated });
+    // One slip is told once: what a round uses wrongly makes its total differ too.
+    if (line.stated && line.stated.count !== makes && problems.length === 0) {
+      const said = { makes, stated: line.stated.count, likelier: null, next: null };
+      problems.push({ code: 'total-differs', severity: 'error', span: line.stated.span, label, ...said });
     }
-    return { items: line.items, measure, available, problems };
+    const misses = problems.length + Number(line.stated !== null && line.stated.count !== makes);
+    return { measure, available, problems, misses };
   }
 
   /** A last round of plain stitches may stop part of the way. */
@@ -196,13 +192,11 @@ class PartChecker {
   }
 
   /** Adds to a problem which side is likelier wrong, and the ways out. */
-  private explained(problem: CountDiagnostic, line: RoundLine, index: number, { makes }: RoundMeasure): CountDiagnostic {
-    const stated = line.stated?.count ?? null;
-    if (problem.code === 'leaves-stitches')
-      return withFixes(problem, usingUp(line, problem.available - problem.uses, makes, stated, this.style));
-    if (problem.code === 'uses-too-many')
-      return withFixes(problem, usingLess(line, problem.uses - problem.available, makes, stated, this.style));
+  private explained(problem: CountDiagnostic, line: RoundLine, index: number): CountDiagnostic {
+    if (problem.code === 'leaves-stitches' || problem.code === 'uses-too-many')
+      return withFixes(problem, waysOut(line, problem.available, this.style));
     if (problem.code !== 'total-differs') return problem;
+    const { makes } = problem;
     const next = this.lines[index + 1];
     const fitsMade = next !== undefined && !foundationOf(next.items) && this.problemsOver(next, makes) === 0;
     const fitsStated = next !== undefined && !foundationOf(next.items) && this.problemsOver(next, problem.stated) === 0;

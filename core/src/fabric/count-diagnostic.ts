@@ -11,9 +11,17 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
       readonly available: number;
       readonly uses: number;
       readonly makes: number;
+      readonly stated: number | null;
     }
   | ({ readonly severity: 'error' } & (
-      | { readonly code: 'uses-too-many'; readonly label: string; readonly available: number; readonly uses: number }
+      | {
+          readonly code: 'uses-too-many';
+          readonly label: string;
+          readonly available: number;
+          readonly uses: number;
+          readonly makes: number;
+          readonly stated: number | null;
+        }
       | {
           readonly code: 'total-differs';
           readonly label: string;
@@ -43,16 +51,21 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
 
 const stitches = (count: number): string => counted(count, 'stitch');
 
+/** The stated total, where it is another than what is made. */
+function saidOtherwise({ makes, stated }: { readonly makes: number; readonly stated: number | null }): string {
+  return stated === null || stated === makes ? '' : `, and ${stated} is stated`;
+}
+
 export function describeCount(d: CountDiagnostic): string {
   switch (d.code) {
     case 'leaves-stitches': {
       const over = d.available - d.uses;
       if (d.severity === 'hint')
         return `${d.label} stops after ${d.uses} of the ${stitches(d.available)} below. Fine for a last round that does.`;
-      return `${d.label} works ${d.uses} of the ${stitches(d.available)} below: ${over} ${over === 1 ? 'is' : 'are'} left over. As written it makes ${d.makes}.`;
+      return `${d.label} works ${d.uses} of the ${stitches(d.available)} below: ${over} ${over === 1 ? 'is' : 'are'} left over. As written it makes ${d.makes}${saidOtherwise(d)}.`;
     }
     case 'uses-too-many':
-      return `${d.label} needs ${stitches(d.uses)}, but the round below has ${d.available}: ${d.uses - d.available} too many.`;
+      return `${d.label} needs ${stitches(d.uses)}, but the round below has ${d.available}: ${d.uses - d.available} too many. As written it makes ${d.makes}${saidOtherwise(d)}.`;
     case 'total-differs': {
       const off = d.makes - d.stated;
       const said = `${d.label} makes ${d.makes}, but ${d.stated} is stated: ${Math.abs(off)} ${off > 0 ? 'more' : 'fewer'} than stated.`;

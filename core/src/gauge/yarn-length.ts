@@ -34,7 +34,10 @@ export function actionYarn(fabric: Fabric, size: StitchSize, strand: number): Fl
       const work = fabric.works[fabric.actionWork[action]!]!;
       if (work.kind === 'chain') return work.count * chain;
       if (work.kind === 'spur')
-        return work.stitches.reduce((sum, { stitch, count }) => sum + count * stitchYarn(stitch, size, strand), work.chains * chain);
+        return work.stitches.reduce(
+          (sum, { stitch, count }) => sum + count * stitchYarn(stitch, size, strand),
+          work.chains * chain,
+        );
       return work.kind === 'close' && work.how === 'join' ? slip : 0;
     }
     let sum = 0;

@@ -22,7 +22,10 @@ export function itemsOfRound(line: RoundLine, number: number): readonly Item[] {
 /** Takes a round's items apart. A round of nothing but openings has no stitches. */
 export function frameOf(items: readonly Item[]): RoundFrame {
   const opens = (item: Item): boolean =>
-    item.kind === 'colour' || item.kind === 'remark' || item.kind === 'foundation' || (item.kind === 'chain' && item.counts === 0);
+    item.kind === 'colour' ||
+    item.kind === 'remark' ||
+    item.kind === 'foundation' ||
+    (item.kind === 'chain' && item.counts === 0);
   const closes = (item: Item): boolean => item.kind === 'colour' || item.kind === 'remark' || item.kind === 'close';
   const first = items.findIndex((item) => !opens(item));
   const from = first < 0 ? items.length : first;

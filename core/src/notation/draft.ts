@@ -344,7 +344,8 @@ function unlabelledRound(all: Assembly, line: Words, next: Line | undefined): bo
   const sure = clean && works && !(remarks && !total);
   if (opens) {
     const one = sure && all.heading !== null && next?.is !== 'round' && namesWork(tokens);
-    const copied = all.heading !== null && reading.same?.part != null && reading.same.last === Number.POSITIVE_INFINITY;
+    const copied =
+      all.heading !== null && typeof reading.same?.part === 'string' && reading.same.last === Number.POSITIVE_INFINITY;
     if (!(sure && starts) && !(starts && works && total) && !one && !copied) return false;
     takeRound(all, round);
     return true;
@@ -373,7 +374,7 @@ const saysRounds = (tokens: readonly Token[]): boolean =>
 
 function contextOf(all: Assembly, first: boolean): RoundContext {
   const known = all.contexts[first ? 0 : 1];
-  if (known && known.of === all.named && known.foundation === all.foundation) return known.context;
+  if (known?.of === all.named && known.foundation === all.foundation) return known.context;
   const context = newContext(all, first);
   all.contexts[first ? 0 : 1] = { of: all.named, foundation: all.foundation, context };
   return context;
@@ -432,7 +433,9 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   const rank = all.heading?.rank ?? 0;
   let opens = restart || rank === 3 || (rank > 0 && several);
   const diagnostics: ReadingDiagnostic[] = [];
-  const note = (diagnostic: ReadingDiagnostic): void => void (diagnostics.length < MOST_IN_LINE && diagnostics.push(diagnostic));
+  const note = (diagnostic: ReadingDiagnostic): void => {
+    if (diagnostics.length < MOST_IN_LINE) diagnostics.push(diagnostic);
+  };
   let reading = given ?? readRound(all.text, line.tokens, contextOf(all, opens), note);
   if (!opens && rank > 0 && reading.foundation?.value.from === 'bridge') {
     // Pieces joined under a heading of their own are a new part.

@@ -9,7 +9,10 @@ export interface GuessedTerms {
 }
 
 /** A line that says the terms. */
-type Said = { readonly terms: Terms; readonly span: Span };
+interface Said {
+  readonly terms: Terms;
+  readonly span: Span;
+}
 
 const ONLY_US = new Set(['sc', 'hdc', 'scs', 'hdcs', 'sc2tog', 'sc3tog']);
 const ONLY_UK = new Set(['htr', 'dtr', 'htrs', 'dtrs', 'dc2tog', 'ss']);

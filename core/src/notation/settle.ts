@@ -115,7 +115,7 @@ function doubtsOf(line: DraftLine): ReadonlyMap<Doubt, number> {
 
 function chooseByNext(fitting: readonly Candidate[], known: Known, next: DraftLine | null): Candidate {
   const usual = fitting[0]!;
-  if (!next || next.reading.same !== null) return usual;
+  if (next?.reading.same !== null) return usual;
   const goesOn = ({ measure: { makes }, items }: Candidate): boolean =>
     fits(next, { ...known, below: [makes], rounds: [...known.rounds, { number: 0, makes, items }] });
   return goesOn(usual) ? usual : (fitting.find((each) => each.measure.makes !== usual.measure.makes && goesOn(each)) ?? usual);

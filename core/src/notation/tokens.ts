@@ -44,14 +44,14 @@ function folded(text: string, from: number, to: number): Folded {
   const chars: string[] = [];
   const at: number[] = [];
   const put = (read: string, offset: number): void => {
-    for (let unit = 0; unit < read.length; unit++) {
-      chars.push(read[unit]!);
+    for (const unit of read.split('')) {
+      chars.push(unit);
       at.push(offset);
     }
   };
   let markup = nextMarkup(raw, 0);
   for (let i = 0; i < raw.length;) {
-    if (markup && markup.at === i) {
+    if (markup?.at === i) {
       const read =
         ENTITIES[markup.text.toLowerCase()] ?? (markup.text.startsWith('<') ? '' : markup.text === '&nbsp;' ? ' ' : '');
       put(read, from + i);

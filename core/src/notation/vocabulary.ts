@@ -125,15 +125,6 @@ export function vocabularyOf(terms: Terms): Vocabulary {
   return VOCABULARIES[terms];
 }
 
-let beginnings: readonly string[] | null = null;
-
-/** Every word that begins a phrase in either terms, for finding what a typing slip was meant to be. */
-export function firstWords(): readonly string[] {
-  if (beginnings) return beginnings;
-  const all = Object.values(VOCABULARIES).flatMap((vocabulary) => [...vocabulary.next.keys()]);
-  return (beginnings = [...new Set(all)].filter((word) => word.length >= 2));
-}
-
 export interface Match {
   readonly meaning: Meaning;
   /** How many tokens the phrase takes. */

@@ -10,7 +10,8 @@ export function withoutPages(lines: readonly RawLine[]): RawLine[] {
   return lines.map((line) => {
     const rest = withoutPageNumber(line.tokens);
     const numbered = rest.length < line.tokens.length;
-    if (rest.length === 0 || rest.length > MOST_HEAD || (!numbered && heads.size === 0)) return numbered ? { ...line, tokens: rest } : line;
+    if (rest.length === 0 || rest.length > MOST_HEAD || (!numbered && heads.size === 0))
+      return numbered ? { ...line, tokens: rest } : line;
     const words = rest.map(({ key }) => key).join(' ');
     if (heads.has(words)) return { ...line, tokens: [] };
     if (numbered) heads.add(words);
@@ -25,7 +26,7 @@ const MOST_HEAD = 8;
 function withoutPageNumber(tokens: readonly Token[]): readonly Token[] {
   const said = tokens.findLastIndex(({ key }) => key === 'page' || key === 'pg');
   for (const at of said < 0 ? [] : [0, said]) {
-    if ( !['page', 'pg'].includes(tokens[at]?.key ?? '')) continue;
+    if (!['page', 'pg'].includes(tokens[at]?.key ?? '')) continue;
     let end = at + 1;
     if (tokens[end]?.key === '.') end++;
     if (numberOf(tokens[end]) === null) continue;

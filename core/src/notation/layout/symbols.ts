@@ -126,7 +126,7 @@ function withWords(tokens: readonly Token[], symbols: Symbols): readonly Token[]
     if (token.kind === 'number' || (token.key === 'x' && multiplies(tokens, i))) return [token];
     const words = symbols.get(token.text);
     if (words) return worded(token, words[0]!);
-    const letters = [...token.text];
+    const letters = token.text.split('');
     if (token.kind !== 'word' || letters.length < 2 || token.text !== token.text.toUpperCase()) return [token];
     if (!letters.every((letter) => symbols.has(letter))) return [token];
     return letters.flatMap((letter, i) => [

@@ -90,7 +90,8 @@ function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | n
   if (pipes >= 2 || (pipes === 1 && tokens[0]?.key === '|')) return '|';
   const tab = text.indexOf('\t', tokens[0]!.to);
   if (tab >= 0 && tab < tokens.at(-1)!.from) return '\t';
-  if (labelWord(tokens[0]) === null && tokens[0]!.key !== '#' && tokens[0]!.key !== 'no' && tokens[0]!.kind !== 'mark') return null;
+  if (labelWord(tokens[0]) === null && tokens[0]!.key !== '#' && tokens[0]!.key !== 'no' && tokens[0]!.kind !== 'mark')
+    return null;
   const words = text.slice(from, Math.min(to, from + 60));
   const listed = /^\W*(?:r|rnd|rd|round|row|#|no\.?)\W*?([,;])/i.exec(words);
   return (listed?.[1] as Delimiter | undefined) ?? null;

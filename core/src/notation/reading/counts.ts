@@ -164,7 +164,7 @@ function afterUnit(state: ReadState, number: number, stitch: boolean): { readonl
   let i = number + 1;
   const unit = phraseAt(state, i);
   const named = unit?.meaning.is === 'stitches';
-  if (named || (stitch && unit?.meaning.is === 'stitch')) i += unit!.length;
+  if (unit && (named || (stitch && unit.meaning.is === 'stitch'))) i += unit.length;
   if (!named && keyAt(state, i) === 'sts') i++;
   for (;;) {
     if (keyAt(state, i) === 'in' && ['total', 'all'].includes(keyAt(state, i + 1))) i += 2;

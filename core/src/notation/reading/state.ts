@@ -191,7 +191,7 @@ export function tellUnread(state: ReadState, span: Span): void {
 
 /** The known word a token may have been meant to be. */
 export function meantBy(state: ReadState, token: Token): string | null {
-  return state.context.lookups.left-- > 0 ? nearestWord(token.text) : null;
+  return state.context.lookups.left-- > 0 ? nearestWord(token) : null;
 }
 
 /** Moves past everything up to the next separator, bracket or stated total; gives what was passed over. */
