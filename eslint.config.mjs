@@ -112,6 +112,11 @@ export default tseslint.config(
   { files: ['**/*.spec.ts', 'e2e/**/*.ts'], rules: { 'max-lines-per-function': 'off' } },
   ...CORE_ORDER.flat().map((folder) => arrows('core', CORE_ORDER, folder, CORE_ONLY)),
   { files: ['core/src/**/*.ts'], ignores: ['**/*.spec.ts'], rules: PURE_CORE },
+  {
+    files: ['core/src/notation/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 40, skipComments: true, skipBlankLines: true }] },
+  },
   forbid(
     ['api/src/**/*.ts'],
     ['@lemniscus/server*', '@lemniscus/web*', 'node:*', '@angular/*', 'express'],

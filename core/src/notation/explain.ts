@@ -36,52 +36,57 @@ export function explainAt(text: string, offset: number, terms: Terms): Explanati
   };
 }
 
-function sayMeaning(meaning: Meaning, terms: Terms): Omit<Explanation, 'span'> | null {
-  const other: Terms = terms === 'US' ? 'UK' : 'US';
-  const named = (stitch: StitchName): string => {
-    const [own, theirs] = [STITCHES[stitch][terms], STITCHES[stitch][other]];
-    const abroad = own.full[0] === theirs.full[0] ? '' : ` (${other}: ${theirs.full[0]}, ${theirs.abbreviation})`;
-    return `${own.full[0]}${abroad}`;
-  };
+type Said = Omit<Explanation, 'span'>;
+
+/** What words of the craft that name no stitch mean. */
+const MEANINGS: Readonly<Partial<Record<Meaning['is'], Said>>> = {
+  ring: {
+    title: 'Adjustable ring',
+    words: 'A loop of yarn that the first stitches are worked into; its tail then draws it shut.',
+  },
+  chain: { title: 'Chain', words: STITCHES.ch.how },
+  picot: {
+    title: 'Picot',
+    words: 'A few chains and a slip stitch back into the first of them. A small point, and no stitch of the round.',
+  },
+  skip: { title: 'Skip', words: 'Pass over a stitch and leave it unworked.' },
+  turn: { title: 'Turn', words: 'Turn the work and go back along the row. The chain before it only lifts the yarn.' },
+  'close join': { title: 'Join', words: 'A slip stitch into the round’s first stitch. It does not count.' },
+  around: { title: 'Around', words: 'To the end of the round, in every stitch that is left.' },
+  each: { title: 'Around', words: 'To the end of the round, in every stitch that is left.' },
+  through: {
+    title: 'Worked in',
+    words: 'The hook goes through both layers, so that the piece is joined without sewing. The count stays.',
+  },
+};
+
+function sayMeaning(meaning: Meaning, terms: Terms): Said | null {
   switch (meaning.is) {
     case 'stitch':
-      return { title: named(meaning.stitch), words: STITCHES[meaning.stitch].how };
+      return { title: namedIn(meaning.stitch, terms), words: STITCHES[meaning.stitch].how };
     case 'increase':
       return {
-        title: `Increase, ${named(meaning.stitch ?? 'sc')}`,
+        title: `Increase, ${namedIn(meaning.stitch ?? 'sc', terms)}`,
         words: `${meaning.per} stitches in one: the round gains ${meaning.per - 1}.`,
       };
     case 'decrease':
-      return decreaseSaid(meaning, named(meaning.stitch ?? 'sc'));
+      return decreaseSaid(meaning, namedIn(meaning.stitch ?? 'sc', terms));
     case 'loop':
       return loopSaid(meaning.loop);
-    case 'ring':
-      return {
-        title: 'Adjustable ring',
-        words: 'A loop of yarn that the first stitches are worked into; its tail then draws it shut.',
-      };
-    case 'chain':
-      return { title: 'Chain', words: STITCHES.ch.how };
-    case 'skip':
-      return { title: 'Skip', words: 'Pass over a stitch and leave it unworked.' };
-    case 'turn':
-      return { title: 'Turn', words: 'Turn the work and go back along the row. The chain before it only lifts the yarn.' };
-    case 'close join':
-      return { title: 'Join', words: 'A slip stitch into the round’s first stitch. It does not count.' };
-    case 'around':
-    case 'each':
-      return { title: 'Around', words: 'To the end of the round, in every stitch that is left.' };
-    case 'through':
-      return {
-        title: 'Worked in',
-        words: 'The hook goes through both layers, so that the piece is joined without sewing. The count stays.',
-      };
     default:
-      return null;
+      return MEANINGS[meaning.is] ?? null;
   }
 }
 
-function decreaseSaid(meaning: Extract<Meaning, { is: 'decrease' }>, name: string): Omit<Explanation, 'span'> {
+/** A stitch's name, with the other terms' where it differs. */
+function namedIn(stitch: StitchName, terms: Terms): string {
+  const other: Terms = terms === 'US' ? 'UK' : 'US';
+  const [own, theirs] = [STITCHES[stitch][terms], STITCHES[stitch][other]];
+  const abroad = own.full[0] === theirs.full[0] ? '' : ` (${other}: ${theirs.full[0]}, ${theirs.abbreviation})`;
+  return `${own.full[0]}${abroad}`;
+}
+
+function decreaseSaid(meaning: Extract<Meaning, { is: 'decrease' }>, name: string): Said {
   const gone = `The round loses ${meaning.together - 1}.`;
   if (meaning.school === 'invisible')
     return {
@@ -94,7 +99,7 @@ function decreaseSaid(meaning: Extract<Meaning, { is: 'decrease' }>, name: strin
   };
 }
 
-function loopSaid(loop: 'both' | 'back' | 'front'): Omit<Explanation, 'span'> {
+function loopSaid(loop: 'both' | 'back' | 'front'): Said {
   if (loop === 'both') return { title: 'Both loops', words: 'Under both strands of the V, as usual.' };
   const [own, left] = loop === 'back' ? ['Back', 'front'] : ['Front', 'back'];
   return {

@@ -1,12 +1,5 @@
-export {
-  describeReading,
-  fixesOfReading,
-  type Doubt,
-  type Fix,
-  type ReadingDiagnostic,
-  type Severity,
-  type TextEdit,
-} from './diagnostic.js';
+export type { Doubt, Fix, ReadingDiagnostic, Severity, TextEdit } from './diagnostic.js';
+export { describeReading, fixesOfReading } from './describe-reading.js';
 export type {
   Chain,
   Close,

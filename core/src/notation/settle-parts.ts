@@ -1,6 +1,6 @@
 import { BOUNDS } from '../bounds/index.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
-import type { Draft, DraftPart, DraftRound } from './draft.js';
+import type { Draft, DraftPart, DraftRound } from './assembly.js';
 import { foundationPlaces, partNamed, type CountedBefore, type RoundBefore } from './foundation.js';
 import { foundationOf, measureRound } from './items.js';
 import { checkColours, checkStart } from './line-checks.js';

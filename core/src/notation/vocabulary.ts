@@ -1,5 +1,5 @@
 import { combine, PHRASES, type Meaning, type Phrase } from './phrases.js';
-import { STITCHES, STITCH_NAMES, type Terms } from './stitch.js';
+import { STITCHES, STITCH_NAMES, type StitchName, type Terms } from './stitch.js';
 import { tokenize, type Token } from './tokens.js';
 
 const keysOf = (phrase: string): readonly string[] => tokenize(phrase).map(({ key }) => key);
@@ -75,48 +75,58 @@ function build(terms: Terms): Vocabulary {
     const names = [abbreviation, ...full, ...words];
     root.add({ is: 'stitch', stitch }, names);
     if (stitch === 'sl st' || stitch === 'ch') continue;
-    root.add({ is: 'stitch', stitch }, combine(names, ['stitch', 'stitches', 'st', 'sts']));
-    root.add(
-      { is: 'increase', stitch, per: 2 },
-      names.map((name) => `${name}2inc`),
-    );
-    root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, [
-      ...names.map((name) => `${name}2dec`),
-      combine(
-        ['2'],
-        names.map((name) => `${name}tog`),
-      ),
-    ]);
-    root.add(
-      { is: 'stitch', stitch, loop: 'back' },
-      names.flatMap((name) => [`bl${name}`, `blo${name}`]),
-    );
-    root.add(
-      { is: 'stitch', stitch, loop: 'front' },
-      names.flatMap((name) => [`fl${name}`, `flo${name}`]),
-    );
-    if (STITCHES[stitch].look === 'bump') root.add({ is: 'stitch', stitch }, combine(TALL_COUNTS, ['', '-'], TALL, names));
-    root.add({ is: 'each' }, combine(['each', 'every'], names, ['', 'around', 'across']));
-    root.add({ is: 'next one' }, combine(ONE, names));
-    root.add({ is: 'increase', stitch, per: 2 }, [combine(names, INCREASES), combine(INCREASES, ['in'], names)]);
-    root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, combine(names, DECREASES));
-    root.add({ is: 'decrease', stitch, together: 2, school: 'invisible' }, [
-      combine(INVISIBLE, names, DECREASES),
-      combine(names, INVISIBLE, DECREASES),
-    ]);
-    for (let together = 2; together <= MOST_TOGETHER; together++) {
-      const count = [String(together)];
-      const inOne = names.map((name) => `${name}${together}tog`);
-      root.add({ is: 'decrease', stitch, together, school: 'plain' }, [
-        ...inOne,
-        combine(names, count, ['tog', 'together']),
-        combine(count, names, ['tog', 'together']),
-      ]);
-      if (stitch === 'sc') root.add({ is: 'decrease', stitch, together, school: 'invisible' }, combine(['inv'], inOne));
-    }
+    addForms(root, stitch, names);
+    addChanges(root, stitch, names);
   }
   for (const [meaning, phrases] of PHRASES) root.add(meaning, phrases);
   return root;
+}
+
+/** Other ways to write a stitch: "sc stitches", "BLsc", "5-dc bobble", and where it stands for what is below. */
+function addForms(root: Vocabulary, stitch: StitchName, names: readonly string[]): void {
+  root.add({ is: 'stitch', stitch }, combine(names, ['stitch', 'stitches', 'st', 'sts']));
+  root.add(
+    { is: 'stitch', stitch, loop: 'back' },
+    names.flatMap((name) => [`bl${name}`, `blo${name}`]),
+  );
+  root.add(
+    { is: 'stitch', stitch, loop: 'front' },
+    names.flatMap((name) => [`fl${name}`, `flo${name}`]),
+  );
+  if (STITCHES[stitch].look === 'bump') root.add({ is: 'stitch', stitch }, combine(TALL_COUNTS, ['', '-'], TALL, names));
+  root.add({ is: 'each' }, combine(['each', 'every'], names, ['', 'around', 'across']));
+  root.add({ is: 'next one' }, combine(ONE, names));
+}
+
+/** Increases and decreases of a stitch: "hdc inc", "sc2inc", "inv sc dec", "sc2tog", "2 sc together". */
+function addChanges(root: Vocabulary, stitch: StitchName, names: readonly string[]): void {
+  root.add(
+    { is: 'increase', stitch, per: 2 },
+    names.map((name) => `${name}2inc`),
+  );
+  root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, [
+    ...names.map((name) => `${name}2dec`),
+    combine(
+      ['2'],
+      names.map((name) => `${name}tog`),
+    ),
+  ]);
+  root.add({ is: 'increase', stitch, per: 2 }, [combine(names, INCREASES), combine(INCREASES, ['in'], names)]);
+  root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, combine(names, DECREASES));
+  root.add({ is: 'decrease', stitch, together: 2, school: 'invisible' }, [
+    combine(INVISIBLE, names, DECREASES),
+    combine(names, INVISIBLE, DECREASES),
+  ]);
+  for (let together = 2; together <= MOST_TOGETHER; together++) {
+    const count = [String(together)];
+    const inOne = names.map((name) => `${name}${together}tog`);
+    root.add({ is: 'decrease', stitch, together, school: 'plain' }, [
+      ...inOne,
+      combine(names, count, ['tog', 'together']),
+      combine(count, names, ['tog', 'together']),
+    ]);
+    if (stitch === 'sc') root.add({ is: 'decrease', stitch, together, school: 'invisible' }, combine(['inv'], inOne));
+  }
 }
 
 const VOCABULARIES: Readonly<Record<Terms, Vocabulary>> = { US: build('US'), UK: build('UK') };

@@ -5,7 +5,7 @@ import { colourAt, colourIn, remarkAt } from './asides.js';
 import { usual, type Piece } from './piece.js';
 import { partAt } from './references.js';
 import { CLOSER_OF, keyAt, phraseAt, SEPARATORS, type ReadState } from './state.js';
-import { isWorked } from './stitches.js';
+import { isWorked } from './placing.js';
 import { isPrelude } from './whole.js';
 
 /** A colour that simply stands there: "A", "(A)", "A:", "[red]", "red -", "4 red"; null for anything else. */

@@ -6,7 +6,8 @@ import { bareCount, timesAt } from './counts.js';
 import { choice, itemPiece, mapPieces, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
 import { CLOSER_OF, keyAt, phraseAt, SEPARATORS, spanFrom, tellError, type Closer, type ReadState } from './state.js';
-import { isWorked, loopAt } from './stitches.js';
+import { isWorked } from './placing.js';
+import { loopAt } from './stitches.js';
 import { whereAt, type Where } from './where.js';
 
 /** Reads pieces up to a closing mark, which is left for the caller. */

@@ -1,22 +1,14 @@
-import type { Group, Item, Times, Work } from '../pattern.js';
-import type { Meaning } from '../phrases.js';
-import type { Span } from '../span.js';
+import type { Times } from '../pattern.js';
 import type { Loop, StitchName } from '../stitch.js';
-import { numberOf } from '../tokens.js';
 import { colourAfter, limbAt } from './asides.js';
 import { bareCount, timesAt } from './counts.js';
 import { choice, itemPiece, type Piece } from './piece.js';
+import { placedWork, type Begun, type WorkedMeaning } from './placing.js';
 import { partAt } from './references.js';
 import { bridgeTo, firstChain, leftLoopsAt, spurBack, startOf, workedOn } from './starts.js';
-import { CLOSER_OF, keyAt, means, passIf, phraseAt, spanFrom, type ReadState } from './state.js';
+import { CLOSER_OF, keyAt, means, phraseAt, spanFrom, type ReadState } from './state.js';
 import { longestPhrase } from '../vocabulary.js';
 import { whereAt, type Where } from './where.js';
-
-export type WorkedMeaning = Extract<Meaning, { is: 'stitch' | 'increase' | 'decrease' }>;
-
-export function isWorked(meaning: Meaning): meaning is WorkedMeaning {
-  return meaning.is === 'stitch' || meaning.is === 'increase' || meaning.is === 'decrease';
-}
 
 /** What stands after a stitch's name, as it is gathered. */
 interface Said {
@@ -30,6 +22,17 @@ interface Said {
   colour: Piece | null;
   part: string | null;
 }
+
+const NOTHING_SAID: Said = {
+  count: null,
+  times: false,
+  where: null,
+  loop: 'both',
+  through: null,
+  evenly: false,
+  colour: null,
+  part: null,
+};
 
 /** A stitch that has been read, and whether its count could be meant for all that stands before it too. */
 export interface WorkedPieces {
@@ -56,16 +59,7 @@ export function workedAt(
   before: readonly Piece[],
   split: StitchName | null = null,
 ): WorkedPieces {
-  const said: Said = {
-    count: null,
-    times: false,
-    where: null,
-    loop: 'both',
-    through: null,
-    evenly: false,
-    colour: null,
-    part: null,
-  };
+  const said: Said = { ...NOTHING_SAID };
   while (suffix(state, said, lead, from, before));
   const open = said.count === null && lead === null && said.where === null;
   if (open && (means(state, 'until') || means(state, 'as liked'))) said.count = 'around';
@@ -303,9 +297,6 @@ function startOrSpur(
   return null;
 }
 
-/** Work that does not know yet how often it is worked, and into how many. */
-type Begun = Omit<Work, 'per' | 'together' | 'count'>;
-
 function begunOf(meaning: WorkedMeaning, { loop, through }: Said): Begun {
   const school = meaning.is === 'decrease' ? meaning.school : 'open';
   return { kind: 'work', stitch: meaning.stitch ?? 'sc', school, loop, through };
@@ -323,124 +314,4 @@ function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, said: S
     return placedWork(state, begun, meaning, null, { ...said, count: null, where }, spanFrom(state, from));
   state.at = back;
   return [];
-}
-
-/** Decides between "3 in each" and "one in each of 3" and the like, or leaves the doubt. */
-function placedWork(
-  state: ReadState,
-  begun: Begun,
-  meaning: WorkedMeaning,
-  lead: number | null,
-  said: Said,
-  span: Span,
-): Piece[] {
-  const per = meaning.is === 'increase' ? meaning.per : 1;
-  const together = meaning.is === 'decrease' ? meaning.together : 1;
-  const { count, where } = said;
-  const { kind, stitch, school, loop, through } = begun;
-  // Written out, as spreading objects takes most of the reading's time.
-  const work = (own: Pick<Work, 'per' | 'together' | 'count'>): Piece[] => [
-    { is: 'item', item: { kind, stitch, school, loop, through, per: own.per, together: own.together, count: own.count }, span },
-  ];
-  const number = typeof count === 'number' ? count : (lead ?? 1);
-  if (said.part && (where === null || where.into === 'around') && count === null && lead === null)
-    return [{ is: 'part round', work: { ...begun, per, together, count: 1 }, part: said.part, span }];
-  if (said.evenly) return [{ is: 'evenly', work: { ...begun, per, together, count: number }, at: number, span }];
-  if (where === null) return work({ per, together, count: count ?? lead ?? 1 });
-  switch (where.into) {
-    case 'every':
-      return [everyNth(begun, lead !== null && lead > 1 ? lead : per, together, where.step, span)];
-    case 'places': {
-      const more = meaning.is === 'stitch' && lead !== null && lead > 1 ? lead : per;
-      return [{ is: 'evenly', work: { ...begun, per: more, together, count: where.at.length }, at: where.at, span }];
-    }
-    case 'each end':
-      return [
-        ...work({ per, together, count: 1 }),
-        itemPiece({ ...begun, school: 'open', per: 1, together: 1, count: { toLast: together } }, span),
-        ...work({ per, together, count: 1 }),
-      ];
-    // A panel has four of each; inside a repeat the repeat counts them.
-    case 'corners':
-      return work({ per: lead ?? per, together, count: state.depth > 0 ? 1 : 4 });
-    case 'sides':
-      return work({ per, together, count: (lead ?? 1) * (state.depth > 0 ? 1 : 4) });
-    case 'chains':
-      return work({ per, together, count: count ?? lead ?? 1 });
-    case 'to last':
-      return work({ per: lead !== null && lead > 1 ? lead : per, together, count: { toLast: where.count } });
-    default:
-      return spreadWork(work, meaning, { per, together, lead, count, where });
-  }
-}
-
-function spreadWork(
-  work: (own: Pick<Work, 'per' | 'together' | 'count'>) => Piece[],
-  meaning: WorkedMeaning,
-  own: { per: number; together: number; lead: number | null; count: Times | null; where: Where },
-): Piece[] {
-  const { per, together, lead, count, where } = own;
-  // "12 sc around" is twelve; "2 sc in each st around" is two in each.
-  if (where.into === 'around' && lead !== null) return work({ per, together, count: lead });
-  const spread: Times = where.into === 'each' || where.into === 'around' ? 'around' : where.into === 'next' ? where.count : 1;
-  const several = meaning.is === 'stitch' && lead !== null && lead > 1;
-  if (several) {
-    const all = work({ per: lead, together: 1, count: typeof count === 'number' && spread === 1 ? count : spread });
-    // "3 sc in next 3 sts" is one in each, "3 sc in each of next 3 sts" three.
-    const doubtful = where.into === 'next' && !where.each && lead === spread;
-    if (doubtful) return [choice('in-next', [work({ per, together, count: spread }), all])];
-    return where.into === 'each' && lead > 2 ? [choice('each-number', [all, work({ per, together, count: lead })])] : all;
-  }
-  // "inc 3 in last ch" may be three stitches in it.
-  if (spread === 1 && meaning.is === 'increase' && typeof count === 'number' && count > 2)
-    return [choice('inc-number', [work({ per, together, count }), work({ per: count, together, count: 1 })])];
-  if (spread === 1) return work({ per, together, count: count ?? lead ?? 1 });
-  // "dec over next 4 sts" is two decreases.
-  const fits = typeof spread === 'number' && spread % together === 0 ? spread / together : spread;
-  return work({ per, together, count: fits });
-}
-
-/** "inc in every third st", "every 4th and 5th stitch together": plain stitches up to each change, around. */
-function everyNth(begun: Begun, per: number, together: number, step: number, span: Span): Piece {
-  const change: Exclude<Item, Group> = { ...begun, per, together, count: 1 };
-  const before: Exclude<Item, Group> = { ...begun, per: 1, together: 1, school: 'open', count: Math.max(1, step - together) };
-  const pieces = step > together ? [itemPiece(before, span), itemPiece(change, span)] : [itemPiece(change, span)];
-  return { is: 'group', pieces, times: 'around', span };
-}
-
-/** "sc every 4th and 5th stitch together": every fifth, two are worked as one. */
-export function everyTogether(state: ReadState, begin: number, stitch: StitchName): Piece | null {
-  const back = state.at;
-  if (keyAt(state) !== 'every') return null;
-  state.at++;
-  const first = nthAt(state);
-  if (first !== null && ['and', '&'].includes(keyAt(state))) {
-    state.at++;
-    const second = nthAt(state);
-    passIf(state, 'stitches');
-    if (second === first + 1 && keyAt(state) === 'together') {
-      state.at++;
-      const begun: Begun = { kind: 'work', stitch, school: 'plain', loop: 'both', through: null };
-      return everyNth(begun, 1, 2, second, spanFrom(state, begin));
-    }
-  }
-  state.at = back;
-  return null;
-}
-
-function nthAt(state: ReadState): number | null {
-  const number = numberOf(state.tokens[state.at]);
-  const suffixed = ['st', 'nd', 'rd', 'th'].includes(keyAt(state, state.at + 1));
-  if (number === null || !suffixed) return null;
-  state.at += 2;
-  return number;
-}
-
-/** A bare number of stitches whose name is not said: the plain stitch of the part. */
-export function plainWork(count: Times, span: Span): Piece {
-  return itemPiece({ kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count, loop: 'both', through: null }, span);
-}
-
-export function isPlainWork(piece: Piece | undefined): piece is Extract<Piece, { is: 'item' }> & { readonly item: Work } {
-  return piece?.is === 'item' && piece.item.kind === 'work' && piece.item.per === 1 && piece.item.together === 1;
 }

@@ -99,10 +99,7 @@ function whereOf(state: ReadState, { meaning, length }: Match, lead: boolean): W
     case 'each':
       return eachOf(state, length);
     case 'ring':
-      // "MC" is the main colour where the pattern says so, and "it" needs a word that leads into it.
-      if (state.context.colours.codes.has(state.tokens[state.at]!.text) || (keyAt(state) === 'it' && !lead)) return null;
-      state.at += length;
-      return { into: 'ring' };
+      return ringOf(state, length, lead);
     case 'around':
     case 'edge':
     case 'layers':
@@ -118,13 +115,9 @@ function whereOf(state: ReadState, { meaning, length }: Match, lead: boolean): W
     case 'every':
       state.at += length;
       passIf(state, 'around');
-      return { into: 'every', step: meaning.step };
-    case 'nth chain': {
-      const the = keyAt(state) === 'the' ? 1 : 0;
-      const [nth] = ordinal(state.tokens, state.at + the);
-      state.at += length;
-      return { into: 'chain', nth: nth ?? 2 };
-    }
+      return { into: meaning.is, step: meaning.step };
+    case 'nth chain':
+      return nthChainOf(state, length);
     // "3 sc in ch": one in each of so many chains.
     case 'chain':
       if (!lead || numberOf(state.tokens[state.at + length]) !== null) return null;
@@ -134,15 +127,25 @@ function whereOf(state: ReadState, { meaning, length }: Match, lead: boolean): W
       return counted(state, length, (count) => ({ into: 'to last', count, each: false }), 1);
     case 'until':
       return counted(state, length, (count) => (passIf(state, 'remain') ? { into: 'to last', count, each: false } : null));
-    case 'next': {
-      const found = counted(state, length, (count) => ({ into: 'next', count, each: meaning.each }));
-      if (found || !lead || meaning.each) return found;
-      state.at += length;
-      return { into: 'one' };
-    }
+    case 'next':
+      return nextOf(state, length, meaning.each, lead);
     default:
       return null;
   }
+}
+
+/** "MC" is the main colour where the pattern says so, and "it" needs a word that leads into it. */
+function ringOf(state: ReadState, length: number, lead: boolean): Where | null {
+  if (state.context.colours.codes.has(state.tokens[state.at]!.text) || (keyAt(state) === 'it' && !lead)) return null;
+  state.at += length;
+  return { into: 'ring' };
+}
+
+function nthChainOf(state: ReadState, length: number): Where {
+  const the = keyAt(state) === 'the' ? 1 : 0;
+  const [nth] = ordinal(state.tokens, state.at + the);
+  state.at += length;
+  return { into: 'chain', nth: nth ?? 2 };
 }
 
 function eachOf(state: ReadState, length: number): Where {
@@ -153,6 +156,13 @@ function eachOf(state: ReadState, length: number): Where {
   if (open?.into === 'to last') return { ...open, each: true };
   state.at = back;
   return { into: 'each' };
+}
+
+function nextOf(state: ReadState, length: number, each: boolean, lead: boolean): Where | null {
+  const found = counted(state, length, (count) => ({ into: 'next', count, each }));
+  if (found || !lead || each) return found;
+  state.at += length;
+  return { into: 'one' };
 }
 
 /** A place with a number of stitches after its words: "next" + "3 sts". */

@@ -3,7 +3,8 @@ import { join } from '../span.js';
 import { choice, itemPiece, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
 import type { ReadState } from './state.js';
-import { isPlainWork, type WorkedPieces } from './stitches.js';
+import { isPlainWork } from './placing.js';
+import { type WorkedPieces } from './stitches.js';
 
 /** The stitch read last, and the index of its first piece; `worked` null for a group. */
 export interface LastWorked {

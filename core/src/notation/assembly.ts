@@ -1,0 +1,322 @@
+import { BOUNDS } from '../bounds/index.js';
+import { type ColourBook } from './colours.js';
+import type { ReadingDiagnostic } from './diagnostic.js';
+import { type HeadingLine } from './layout/heading.js';
+import { type Label } from './layout/label.js';
+import type { RoundText, Words } from './layout/line.js';
+import { checkCopies, checkedRange } from './line-checks.js';
+import type { Foundation, Note } from './pattern.js';
+import { printLabel } from './print.js';
+import { itemPiece, usual, type Piece } from './reading/piece.js';
+import { readRound, type RoundReading } from './reading/round.js';
+import { namedPart, type NamedPart, type Placed, type RoundContext } from './reading/state.js';
+import { saysWork } from './says-work.js';
+import type { DraftLine } from './settle.js';
+import type { Span } from './span.js';
+import type { Terms } from './stitch.js';
+import type { Token } from './tokens.js';
+
+/** Parts that a round may name: the latest ones. */
+const MOST_NAMED_PARTS = 60;
+
+/** A line with what was found while reading it, which the counts may yet put right. */
+export interface DraftRound extends DraftLine {
+  readonly diagnostics: readonly ReadingDiagnostic[];
+}
+
+export interface DraftPart {
+  readonly name: string;
+  readonly copies: number;
+  readonly copiesSaid: boolean;
+  readonly heading: Span;
+  readonly lines: DraftRound[];
+  readonly notes: Note[];
+}
+
+export interface Draft {
+  readonly title: string;
+  readonly parts: readonly DraftPart[];
+  readonly notes: readonly Note[];
+}
+
+export interface Heading {
+  readonly name: string;
+  readonly nameEnd: number;
+  readonly copies: number | null;
+  /** How surely it is a heading: 3 marked, 2 a colon or a blank line above, 1 bare words, 0 words in passing. */
+  readonly rank: number;
+  readonly span: Span;
+  readonly colour: Span | null;
+}
+
+/** What has been put together so far. */
+export interface Assembly {
+  readonly text: string;
+  readonly terms: Terms;
+  readonly colours: ColourBook;
+  readonly chainsCount: boolean | null;
+  readonly report: (diagnostic: ReadingDiagnostic) => void;
+  readonly lookups: { left: number };
+  title: string | null;
+  heading: Heading | null;
+  part: DraftPart | null;
+  /** Notes, colours and a foundation said since the last round, which belong to whatever comes next. */
+  waiting: Note[];
+  settings: Piece[];
+  foundation: Placed<Foundation> | null;
+  readonly parts: DraftPart[];
+  readonly notes: Note[];
+  full: boolean;
+  /** Names of the parts before, and of the one at hand. */
+  readonly names: NamedPart[];
+  named: NamedPart | null;
+  /** What rounds are read with, first and later ones: made anew when the part or what it begins on changes. */
+  readonly contexts: (KnownContext | null)[];
+}
+
+interface KnownContext {
+  readonly of: NamedPart | null;
+  readonly foundation: Placed<Foundation> | null;
+  readonly context: RoundContext;
+}
+
+/** The heading nearest to its rounds counts, unless an earlier one is better marked; the first of several is the title. */
+export function takeHeading(all: Assembly, line: HeadingLine, apart: boolean): void {
+  const { name, nameEnd, copies, span, colour } = line;
+  const rank = line.mark === 'marked' ? 3 : line.mark === 'passing' ? 0 : line.mark === 'colon' || apart ? 2 : 1;
+  const heading = { name, nameEnd, copies, rank, span, colour };
+  if (line.badCopies) {
+    const text = all.text.slice(line.badCopies.from, line.badCopies.to);
+    all.report({
+      code: 'bad-copies',
+      severity: 'warning',
+      text,
+      most: BOUNDS.copies,
+      span: { from: line.badCopies.from, to: line.badCopies.to },
+    });
+  }
+  const earlier = all.heading;
+  const untitled = all.title === null && all.part === null;
+  const titles = untitled && earlier?.copies === null && rank > 0;
+  if (earlier && rank < earlier.rank && !titles) {
+    keepNote(all, span, line.tokens);
+    return;
+  }
+  if (earlier && untitled && earlier.rank > 0) all.title = earlier.name;
+  else if (earlier) keepNote(all, earlier.span, []);
+  all.heading = heading;
+}
+
+/** Reads tokens to see what they would be. */
+export function tried(all: Assembly, tokens: readonly Token[], first: boolean): { reading: RoundReading; clean: boolean } {
+  const noted = { clean: true };
+  const reading = readRound(all.text, tokens, contextOf(all, first), () => (noted.clean = false));
+  return { reading, clean: noted.clean };
+}
+
+interface Kinds {
+  readonly starts: boolean;
+  readonly works: boolean;
+  readonly remarks: boolean;
+  readonly total: boolean;
+  /** A chain and nothing worked over it. */
+  readonly chainOnly: boolean;
+}
+
+const WORKS = ['work', 'cluster', 'start', 'spur', 'group', 'evenly', 'part round', 'rest'] as const;
+
+export function kindsOf({ pieces, foundation }: RoundReading): Kinds {
+  const kinds = new Set(usual(pieces).map((piece) => (piece.is === 'item' ? piece.item.kind : piece.is)));
+  const has = (kind: typeof kinds extends Set<infer K> ? K : never): boolean => kinds.has(kind);
+  const works = WORKS.some(has);
+  return {
+    starts: has('start') || foundation !== null,
+    works,
+    remarks: has('remark'),
+    total: has('total'),
+    chainOnly: foundation?.value.from === 'chain' && !works,
+  };
+}
+
+export function labelAt({ from }: Span, number: number, { foundation }: RoundReading): Label {
+  const word = foundation?.value.from === 'chain' ? 'row' : 'round';
+  return { first: number, last: number, word, relative: false, open: null, span: { from, to: from }, next: 0 };
+}
+
+function contextOf(all: Assembly, first: boolean): RoundContext {
+  const known = all.contexts[first ? 0 : 1];
+  if (known?.of === all.named && known.foundation === all.foundation) return known.context;
+  const context = newContext(all, first);
+  all.contexts[first ? 0 : 1] = { of: all.named, foundation: all.foundation, context };
+  return context;
+}
+
+function newContext(all: Assembly, first: boolean): RoundContext {
+  const names = all.names.slice(-MOST_NAMED_PARTS);
+  return {
+    terms: all.terms,
+    first,
+    foundation: first ? all.foundation : null,
+    parts: all.part ? [...names, all.named!] : names,
+    colours: all.colours,
+    chainsCount: all.chainsCount,
+    lookups: all.lookups,
+  };
+}
+
+/** Keeps words as a note; those that sound like work are told. */
+export function keepNote(all: Assembly, span: Span, tokens: readonly Token[]): void {
+  const text = all.text.slice(span.from, span.to);
+  all.waiting.push({ text, before: 0, span });
+  const said = tokens.length > 0 ? saysWork(tokens) : null;
+  if (!said) return;
+  const label = said === 'label' ? printLabelOf(tokens) : null;
+  const short = text.length > 60 ? `${text.slice(0, 59)}…` : text;
+  all.report({ code: 'note-with-work', severity: 'warning', text: short, label, parts: all.parts.length > 0, span });
+}
+
+function printLabelOf(tokens: readonly Token[]): string {
+  const number = tokens.find(({ kind }) => kind === 'number');
+  return `R${number?.text ?? '1'}`;
+}
+
+/** Gathers what a line's reading finds, up to the most there is a use for. */
+function noteIn(diagnostics: ReadingDiagnostic[]): (diagnostic: ReadingDiagnostic) => void {
+  return (diagnostic) => {
+    if (diagnostics.length < MOST_IN_LINE) diagnostics.push(diagnostic);
+  };
+}
+
+/** Most findings in one line. */
+const MOST_IN_LINE = 300;
+
+/** Past the most parts that are read, rounds are only words. */
+export function takeRound(all: Assembly, line: RoundText, reading: RoundReading | null = null): void {
+  if (all.parts.length < BOUNDS.parts) {
+    takeRoundLine(all, line, reading);
+    return;
+  }
+  if (!all.full) all.report({ code: 'too-many-parts', severity: 'error', span: line.span });
+  all.full = true;
+  keepNote(all, line.span, []);
+}
+
+function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | null): void {
+  const expected = (all.part?.lines.at(-1)?.last ?? 0) + 1;
+  const label = line.label.relative
+    ? { ...line.label, first: line.label.first + expected - 1, last: line.label.last + expected - 1 }
+    : line.label;
+  let restart = label.first < expected || all.part === null;
+  const several = (all.part?.copies ?? 1) > 1;
+  const rank = all.heading?.rank ?? 0;
+  let opens = restart || rank === 3 || (rank > 0 && several);
+  const diagnostics: ReadingDiagnostic[] = [];
+  const note = noteIn(diagnostics);
+  let reading = given ?? readRound(all.text, line.tokens, contextOf(all, opens), note);
+  if (!opens && rank > 0 && reading.foundation?.value.from === 'bridge') {
+    // Pieces joined under a heading of their own are a new part.
+    restart = true;
+    opens = true;
+    diagnostics.length = 0;
+    reading = readRound(all.text, line.tokens, contextOf(all, true), note);
+  }
+  const { starts } = kindsOf(reading);
+  // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
+  const goesOn = !restart && !starts && !(several && rank === 3) && label.first === expected;
+  openPart(all, opens && !goesOn, line.span);
+  const part = all.part!;
+  const counted = roundsOf(all, label, reading);
+  const { first, last } = checkedRange(all.text, counted, (diagnostic) => diagnostics.push(diagnostic));
+  checkGap(all, part, { ...label, first }, expected);
+  part.lines.push({
+    first,
+    last,
+    word: label.word,
+    reading: label.open && !reading.open ? { ...reading, open: label.open } : reading,
+    colours: all.settings,
+    settings: settingsOf(all, reading),
+    label: label.span,
+    span: line.span,
+    unread: diagnostics.some(({ severity }) => severity === 'error'),
+    diagnostics,
+  });
+  all.settings = [];
+  all.foundation = null;
+}
+
+/** The rounds of a line: those of its label, or as many as its words say ("for 10 rounds"). */
+function roundsOf(all: Assembly, label: Label, { rounds, same, upTo }: RoundReading): Label {
+  if (upTo !== null && upTo > label.first && label.first === label.last) return { ...label, last: upTo };
+  if (same?.last === Number.POSITIVE_INFINITY && label.first === label.last) {
+    const last = all.parts.findLast(({ name }) => name === same.part)?.lines.at(-1)?.last ?? 1;
+    return { ...label, last: label.first + last - 1 };
+  }
+  if (rounds === null || label.first !== label.last) return label;
+  return { ...label, last: label.first + rounds - 1 };
+}
+
+function settingsOf(all: Assembly, { foundation }: RoundReading): Span[] {
+  const spans = all.settings.map(({ span }) => span);
+  return all.foundation && foundation?.span === all.foundation.span ? [...spans, all.foundation.span] : spans;
+}
+
+function checkGap(all: Assembly, part: DraftPart, { first, word, span }: Label, expected: number): void {
+  const before = part.lines.at(-1);
+  if (!before || first <= expected || before.reading.open) return;
+  const label = printLabel({ first, last: first, word });
+  all.report({ code: 'number-gap', severity: 'warning', expected, label, first, span });
+}
+
+/** Begins a new part where a sure heading stands, or where the numbers begin again. */
+function openPart(all: Assembly, opens: boolean, span: Span): void {
+  const { heading } = all;
+  all.heading = null;
+  if (opens) openNew(all, heading, span);
+  else if (heading) keepNote(all, heading.span, []);
+  const part = all.part!;
+  const before = part.lines.length;
+  all.waiting.sort((a, b) => a.span.from - b.span.from);
+  for (const note of all.waiting) {
+    const early = all.parts.length === 0 && before === 0 && note.span.from < part.heading.from;
+    if (early) all.notes.push(note);
+    else part.notes.push({ ...note, before });
+  }
+  all.waiting = [];
+}
+
+function openNew(all: Assembly, heading: Heading | null, span: Span): void {
+  const from = heading?.span.from ?? span.from;
+  const later = all.waiting.filter((note) => note.span.from > from);
+  const settings = all.settings.filter((colour) => colour.span.from > from || all.part === null);
+  all.waiting = all.waiting.filter((note) => note.span.from < from);
+  all.settings = all.settings.filter((colour) => !settings.includes(colour));
+  closePart(all);
+  all.waiting.push(...later);
+  all.settings = settings;
+  if (heading?.colour) {
+    const name = all.text.slice(heading.colour.from, heading.colour.to).replace(/^\S+\s+/, '');
+    all.settings.unshift(itemPiece({ kind: 'colour', name }, heading.colour));
+  }
+  const name = heading?.name ?? (all.parts.length === 0 ? (all.title ?? 'Part 1') : `Part ${all.parts.length + 1}`);
+  if (!heading && all.parts.length > 0) all.report({ code: 'part-unnamed', severity: 'hint', name, span });
+  const copies = heading?.copies ?? null;
+  if (heading && copies === null) checkCopies(heading, all.report);
+  all.named = namedPart(name);
+  all.part = { name, copies: copies ?? 1, copiesSaid: copies !== null, heading: heading?.span ?? span, lines: [], notes: [] };
+}
+
+export function closePart(all: Assembly): void {
+  if (!all.part) return;
+  if (all.heading) keepNote(all, all.heading.span, []);
+  all.heading = null;
+  const before = all.part.lines.length;
+  // Words after the last round stay with the part they follow; a heading among them has already been taken out.
+  all.part.notes.push(...all.waiting.map((note) => ({ ...note, before })));
+  all.part.notes.push(...all.settings.map(({ span }) => ({ text: all.text.slice(span.from, span.to), before, span })));
+  all.waiting = [];
+  all.settings = [];
+  all.parts.push(all.part);
+  all.names.push(all.named!);
+  all.named = null;
+  all.part = null;
+}

@@ -1,0 +1,156 @@
+import { isColourCode, isColourWord } from './colours.js';
+import { inlinePart } from './layout/inline-part.js';
+import { namesWork } from './layout/label.js';
+import type { Line, RoundText, Words } from './layout/line.js';
+import { labelWord } from './label-word.js';
+import { singularName } from './plural.js';
+import { itemPiece } from './reading/piece.js';
+import { type RoundReading } from './reading/round.js';
+import { saysWork } from './says-work.js';
+import type { Span } from './span.js';
+import type { Token } from './tokens.js';
+import { kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from './assembly.js';
+
+/** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
+export function setting(all: Assembly, tokens: readonly Token[]): boolean {
+  if (tokens.length > 12 || !maySet(all, tokens)) return false;
+  const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null);
+  const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
+  const last = tokens.findLast((token) => token.kind !== 'mark');
+  if (!clean) return false;
+  if (colour?.is === 'item' && colour.item.kind === 'colour' && colour.span.to === last?.to && !reading.foundation) {
+    if (/^(with|in|using|change|switch)/i.test(tokens[0]!.key) || isColourCode(tokens[0]!.text)) {
+      all.settings.push(colour);
+      return true;
+    }
+    return false;
+  }
+  const foundation = reading.foundation;
+  if (reading.pieces.length > 0 || !foundation || foundation === all.foundation || foundation.span.to !== last?.to) return false;
+  if (all.heading === null && all.part !== null) return false;
+  all.foundation = foundation;
+  return true;
+}
+
+/** Whether a line begins with a colour, a chain, or a word that leads to one. */
+function maySet(all: Assembly, tokens: readonly Token[]): boolean {
+  const at = tokens[0]!.kind === 'mark' && tokens.length > 1 ? 1 : 0;
+  return SETS.has(tokens[at]!.key) || isColourWord(tokens[at], all.colours) || tokens.some(({ key }) => CHAINS.has(key));
+}
+
+const SETS: ReadonlySet<string> = new Set([
+  'with',
+  'in',
+  'using',
+  'change',
+  'switch',
+  'join',
+  'swap',
+  'go',
+  'light',
+  'dark',
+  'main',
+]);
+const CHAINS: ReadonlySet<string> = new Set(['ch', 'chain', 'chains', 'chs']);
+
+/** "Nose: 6 sc in MR (6)", "Leaf / ch 5, sl st in 2nd ch …": a part on one line, with its name. */
+export function takeInline(all: Assembly, line: Words): boolean {
+  const found = inlinePart(all.text, line.tokens);
+  if (!found) return false;
+  const { reading, clean } = tried(all, found.tokens, true);
+  const { starts, works, chainOnly } = kindsOf(reading);
+  const span = { from: found.tokens[0]!.from, to: found.tokens.at(-1)!.to };
+  const like = found.same ? sameNamed(all, found.heading.name, reading, span) : null;
+  if (!like && (found.same || !starts || !(works || chainOnly) || (!clean && !works))) return false;
+  takeHeading(all, { ...found.heading, mark: 'marked' }, true);
+  const round: RoundText = { is: 'round', label: labelAt(span, 1, reading), tokens: found.tokens, span };
+  takeRound(all, round, like ?? (chainOnly ? chainAlone(reading) : null));
+  return true;
+}
+
+/** "Second leg: same": the rounds of the part that is named, or else of one whose name ends alike. */
+function sameNamed(all: Assembly, name: string, reading: RoundReading, span: Span): RoundReading | null {
+  if (reading.same?.part) return reading;
+  const last = singularName(name).split(' ').at(-1);
+  const parts = all.part ? [...all.parts, all.part] : all.parts;
+  const like = parts.findLast((part) => singularName(part.name).split(' ').at(-1) === last);
+  if (!like) return null;
+  const same = { first: 1, last: Number.POSITIVE_INFINITY, part: like.name, span };
+  return { pieces: [], foundation: null, foundationDoubtful: false, open: null, rounds: null, upTo: null, same };
+}
+
+/** A chain that nothing is worked over is all there is of its part: a scarf, a cord. */
+function chainAlone(reading: RoundReading): RoundReading {
+  const { foundation } = reading;
+  const chains = foundation?.value.from === 'chain' ? foundation.value.chains : 0;
+  const chain = itemPiece({ kind: 'chain', count: chains, counts: chains }, foundation!.span);
+  return { ...reading, pieces: [chain, ...reading.pieces], foundation: null, foundationDoubtful: false };
+}
+
+/** "Row 1: chain 6, turn" before "Row 2: sc in 2nd ch …" is the chain that row is worked over. */
+export function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boolean {
+  const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
+  if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 16) return false;
+  const { reading, clean } = tried(all, line.tokens, true);
+  const starts = kindsOf(tried(all, next.tokens, true).reading).starts;
+  if (!clean || !kindsOf(reading).chainOnly || !starts) return false;
+  all.foundation = reading.foundation;
+  return true;
+}
+
+/** "Scarf" and below it "ch 20", with no round after it. */
+export function chainPart(all: Assembly, line: Words, next: Line | undefined): boolean {
+  if (all.heading === null || next?.is === 'round' || line.tokens.length > 12) return false;
+  if (!line.tokens.some(({ key }) => CHAINS.has(key))) return false;
+  const { reading, clean } = tried(all, line.tokens, true);
+  if (!clean || !kindsOf(reading).chainOnly || (next?.is === 'words' && namesWork(next.tokens))) return false;
+  takeRound(
+    all,
+    { is: 'round', label: labelAt(line.span, 1, reading), tokens: line.tokens, span: line.span },
+    chainAlone(reading),
+  );
+  return true;
+}
+
+/**
+ * An instruction without a label: the first of a part, right below its heading or where the text begins, when it begins on
+ * something; or one more, where the round before had no label either.
+ */
+export function unlabelledRound(all: Assembly, line: Words, next: Line | undefined): boolean {
+  const { tokens, span } = line;
+  const opens = all.heading !== null || all.part === null;
+  const last = all.part?.lines.at(-1);
+  if (tokens.length > MOST_TOKENS || !mayWork(tokens)) return false;
+  const { reading, clean } = tried(all, tokens, opens);
+  const { starts, works, remarks, total } = kindsOf(reading);
+  const round: RoundText = { is: 'round', label: labelAt(span, 1, reading), tokens, span };
+  const sure = clean && works && !(remarks && !total);
+  if (opens) {
+    const one = sure && all.heading !== null && next?.is !== 'round' && namesWork(tokens);
+    const copied =
+      all.heading !== null && typeof reading.same?.part === 'string' && reading.same.last === Number.POSITIVE_INFINITY;
+    if (!(sure && starts) && !(starts && works && total) && !one && !copied) return false;
+    takeRound(all, round);
+    return true;
+  }
+  const goesOn = last !== undefined && last.label.from === last.label.to;
+  const again = clean && (reading.same !== null || ((reading.rounds !== null || reading.upTo !== null) && works));
+  const more = goesOn && sure && !starts && (total || namesWork(tokens));
+  if (!again && !more) return false;
+  takeRound(all, { ...round, label: labelAt(span, last!.last + 1, reading) });
+  return true;
+}
+
+/** Longest line without a label that is tried as a round. */
+const MOST_TOKENS = 400;
+
+const mayWork = (tokens: readonly Token[]): boolean =>
+  saysWork(tokens) !== null || namesWork(tokens) || BEGINS.has(tokens[0]!.key) || saysRounds(tokens);
+
+const BEGINS: ReadonlySet<string> = new Set(['join', 'attach', 'pick', 'through', 'rejoin', 'lay', 'hold', 'work', 'with']);
+
+/** "Repeat round 4 three more times", "Work 8 rounds even" */
+const saysRounds = (tokens: readonly Token[]): boolean =>
+  tokens.length < 16 &&
+  tokens.some((token) => labelWord(token) !== null) &&
+  /^(rep|repeat|work|as|same|knit|continue|sc)$/.test(tokens[0]!.key);
