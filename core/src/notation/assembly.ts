@@ -3,7 +3,7 @@ import { type ColourBook } from './colours.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import { type HeadingLine } from './layout/heading.js';
 import { type Label } from './layout/label.js';
-import type { RoundText, Words } from './layout/line.js';
+import type { RoundText } from './layout/line.js';
 import { checkCopies, checkedRange } from './line-checks.js';
 import type { Foundation, Note } from './pattern.js';
 import { printLabel } from './print.js';
