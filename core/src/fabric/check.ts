@@ -17,11 +17,11 @@ import {
   type ReadingDiagnostic,
   type RoundLine,
   type Span,
-  type Terms,
+  type Way,
 } from '../notation/index.js';
 import type { CountDiagnostic } from './count-diagnostic.js';
 import { jumpOf } from './growth.js';
-import { lineWay, partWay, type Way } from './way.js';
+import { lineWay, partWay } from './way.js';
 import { waysOut } from './ways-out.js';
 
 /** One round of a part, counted. A written range gives one of these for each of its rounds. */
@@ -57,7 +57,7 @@ export function checkPattern({ pattern, diagnostics }: Reading): PatternCount {
   const found: Diagnostic[] = [...diagnostics];
   const errors = diagnostics.filter((diagnostic) => diagnostic.severity === 'error').map((diagnostic) => diagnostic.span.from);
   const parts: PartCount[] = [];
-  for (const part of pattern.parts) parts.push(new PartChecker(part, pattern.terms, parts, errors, found).check());
+  for (const part of pattern.parts) parts.push(new PartChecker(part, pattern, parts, errors, found).check());
   const chosen = { ...pattern, parts: parts.map(({ part }) => part) };
   return { pattern: chosen, parts, diagnostics: found.sort((a, b) => a.span.from - b.span.from) };
 }
@@ -87,13 +87,14 @@ class PartChecker {
 
   constructor(
     private readonly part: Part,
-    terms: Terms,
+    { terms, notes }: Pick<Pattern, 'terms' | 'notes'>,
     private readonly before: readonly PartCount[],
     private readonly readingErrors: readonly number[],
     private readonly found: Diagnostic[],
   ) {
     this.lines = part.lines;
-    this.way = partWay(part.lines, part.notes);
+    // What stands above the first part holds for all.
+    this.way = partWay(part.lines, [...part.notes, ...notes]);
     this.style = { terms, form: 'short' };
   }
 

@@ -1,7 +1,15 @@
 import { BOUNDS } from '../bounds/index.js';
-import { foundationOf, STITCH_NAMES, type Foundation, type Item, type Loop, type Times, type Worked } from '../notation/index.js';
+import {
+  foundationOf,
+  STITCH_NAMES,
+  type Foundation,
+  type Item,
+  type Loop,
+  type Times,
+  type Way,
+  type Worked,
+} from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
-import type { Way } from './way.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
 export const WAYS: readonly Way[] = ['spiral', 'joined', 'turned'];

@@ -12,7 +12,6 @@ export {
   type Change,
   type Fabric,
 } from './fabric.js';
-export type { Way } from './way.js';
 export { loopsLeft } from './loops-left.js';
 export { roundColours } from './round-colours.js';
 export { toReport, type PatternReport } from './report.js';

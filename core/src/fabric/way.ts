@@ -1,21 +1,14 @@
-import { foundationOf, type RoundLine } from '../notation/index.js';
-
-/** How a round goes on from the one below: in a spiral, joined to its own start, or turned and worked back. */
-export type Way = 'spiral' | 'joined' | 'turned';
+import { foundationOf, type Fact, type RoundLine, type Way } from '../notation/index.js';
 
 /**
  * The way of a part where its rounds do not say: rows that begin on one side of a chain are turned, and a note may say it
  * for all ("Worked in joined rounds.").
  */
-export function partWay(lines: readonly RoundLine[], notes: readonly { readonly text: string }[]): Way {
+export function partWay(lines: readonly RoundLine[], notes: readonly { readonly facts: readonly Fact[] }[]): Way {
   const first = lines[0];
   const foundation = first ? foundationOf(first.items) : null;
   if (foundation?.from === 'chain' && foundation.sides === 1) return 'turned';
-  for (const { text } of notes) {
-    const words = text.toLowerCase();
-    if (/joined rounds|join(?:ed)? (?:each|every) round/.test(words)) return 'joined';
-    if (/\b(?:flat|turned|in) rows\b|back and forth/.test(words)) return 'turned';
-  }
+  for (const { facts } of notes) for (const fact of facts) if (fact.is === 'way') return fact.way;
   return 'spiral';
 }
 

@@ -1,6 +1,7 @@
 import { BOUNDS } from '../bounds/index.js';
 import { type ColourBook } from './colours.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
+import { factsIn } from './facts.js';
 import { type HeadingLine } from './layout/heading.js';
 import { type Label } from './layout/label.js';
 import type { RoundText } from './layout/line.js';
@@ -167,7 +168,7 @@ function newContext(all: Assembly, first: boolean): RoundContext {
 /** Keeps words as a note; those that sound like work are told. */
 export function keepNote(all: Assembly, span: Span, tokens: readonly Token[]): void {
   const text = all.text.slice(span.from, span.to);
-  all.waiting.push({ text, before: 0, span });
+  all.waiting.push({ text, facts: factsIn(text), before: 0, span });
   const said = tokens.length > 0 ? saysWork(tokens) : null;
   if (!said) return;
   const label = said === 'label' ? printLabelOf(tokens) : null;
@@ -312,7 +313,7 @@ export function closePart(all: Assembly): void {
   const before = all.part.lines.length;
   // Words after the last round stay with the part they follow; a heading among them has already been taken out.
   all.part.notes.push(...all.waiting.map((note) => ({ ...note, before })));
-  all.part.notes.push(...all.settings.map(({ span }) => ({ text: all.text.slice(span.from, span.to), before, span })));
+  all.part.notes.push(...all.settings.map(({ span }) => ({ text: all.text.slice(span.from, span.to), facts: [], before, span })));
   all.waiting = [];
   all.settings = [];
   all.parts.push(all.part);

@@ -1,3 +1,4 @@
+import type { Fact } from './facts.js';
 import type { Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 
@@ -119,6 +120,8 @@ export interface Colour {
 export interface Remark {
   readonly kind: 'remark';
   readonly text: string;
+  /** What its words say. */
+  readonly facts: readonly Fact[];
 }
 
 export type Item = Work | Cluster | Spur | Chain | Skip | Close | Group | Start | Foundation | Colour | Remark;
@@ -174,6 +177,8 @@ export interface RoundLine {
 /** Words kept as written. `before` is the index in `lines` of the round line they precede. */
 export interface Note {
   readonly text: string;
+  /** What its words say. */
+  readonly facts: readonly Fact[];
   readonly before: number;
   readonly span: Span;
 }

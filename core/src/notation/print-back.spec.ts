@@ -180,7 +180,7 @@ describe('the printed form', () => {
         copiesSaid,
         heading: span,
         lines: [one, ...lines],
-        notes: note ? [{ text: note, before: 1, span }] : [],
+        notes: note ? [{ text: note, before: 1, span, facts: [] }] : [],
         span,
       };
     });
@@ -188,10 +188,10 @@ describe('the printed form', () => {
     title: fc.constantFrom('Harbour puffin', 'Buoy'),
     terms: fc.constantFrom('US' as const, 'UK' as const),
     parts: fc.array(part, { minLength: 1, maxLength: 3 }),
-    notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span }]),
+    notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span, facts: [] }]),
   });
 
-  const PLACES = new Set(['span', 'label', 'heading', 'places', 'settings']);
+  const PLACES = new Set(['span', 'label', 'heading', 'places', 'settings', 'facts']);
   const withoutPlaces = (value: unknown): unknown =>
     JSON.parse(JSON.stringify(value, (key, inner: unknown) => (PLACES.has(key) ? undefined : inner)));
 

@@ -1,5 +1,5 @@
-import type { PartCount, RoundCount, Way } from '../fabric/index.js';
-import { printLabel, STITCHES, type PrintStyle } from '../notation/index.js';
+import type { PartCount, RoundCount } from '../fabric/index.js';
+import { printLabel, STITCHES, type PrintStyle, type Way } from '../notation/index.js';
 import { spread } from './spread.js';
 import { writeSpread, type Writing } from './write.js';
 

@@ -1,4 +1,4 @@
-import type { Thing } from './remarks.js';
+import type { Thing } from '../notation/index.js';
 
 /** Diameter of the cylinder that a part must not fit into for a child under three, mm (16 CFR 1501, ISO 8124-1, recalled). */
 export const SMALL_PARTS_MM = 31.7;

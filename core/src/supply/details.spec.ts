@@ -95,8 +95,8 @@ describe('what the words of a pattern ask for', () => {
     );
     expect(statedKit(pattern)).toEqual({ yarnWeight: 6, hookMm: 6.5, eyeMm: 12 });
     expect(thingsSaid(pattern).map(({ thing, mm }) => [thing, mm])).toEqual([
-      ['magnet', null],
       ['cord', 200],
+      ['magnet', null],
     ]);
   });
 });

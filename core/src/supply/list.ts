@@ -1,8 +1,8 @@
+import type { Firmness, Thing } from '../notation/index.js';
 import { gramRange, gramWords, usHookName, yarnWeight, type YarnAndHook } from '../gauge/index.js';
 import { ballsFor } from './basket.js';
 import type { Demand } from './demand.js';
 import type { Kit } from './kit.js';
-import type { Firmness, Thing } from './remarks.js';
 
 export type ListGroup = 'Yarn' | 'Tools' | 'Eyes' | 'Stuffing' | 'Small things';
 

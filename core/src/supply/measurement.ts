@@ -1,3 +1,4 @@
+import type { Firmness } from '../notation/index.js';
 import {
   believe,
   gaugeOf,
@@ -15,7 +16,6 @@ import {
 } from '../gauge/index.js';
 import type { Fabric } from '../fabric/index.js';
 import { pieceYarn } from './piece-yarn.js';
-import type { Firmness } from './remarks.js';
 
 /** What a maker measured or weighed, with the yarn and hook it was made with. */
 export type Measurement = { readonly id: string; readonly takenAt: number } & YarnAndHook &

@@ -1,7 +1,5 @@
-import { YARN_WEIGHTS, type YarnWeightNumber, INCH } from '../gauge/index.js';
-import { numberOf, tokenize, type Part, type Pattern, type Token } from '../notation/index.js';
-
-export type Firmness = 'soft' | 'medium' | 'firm';
+import { YARN_WEIGHTS, type YarnWeightNumber } from '../gauge/index.js';
+import { remarksOf, type Fact, type Firmness, type Part, type Pattern, type Thing } from '../notation/index.js';
 
 /** Yarn, hook and eyes as the pattern's own words name them; null where they do not. */
 export interface StatedKit {
@@ -10,110 +8,46 @@ export interface StatedKit {
   readonly eyeMm: number | null;
 }
 
-/** Small things a pattern may ask for beside yarn, eyes and stuffing. */
-export type Thing = 'ring' | 'magnet' | 'cord' | 'button' | 'bead' | 'card' | 'wire' | 'bell' | 'thread';
+/** The facts of one kind. */
+type FactOf<Is extends Fact['is'], F = Fact> = F extends { readonly is: infer Own } ? (Is extends Own ? F : never) : never;
 
-const THINGS: readonly (readonly [Thing, readonly string[]])[] = [
-  ['ring', ['keyring', 'keyrings', 'keychain']],
-  ['magnet', ['magnet', 'magnets']],
-  ['cord', ['cord', 'cords', 'ribbon', 'string', 'lanyard']],
-  ['button', ['button', 'buttons']],
-  ['bead', ['bead', 'beads']],
-  ['card', ['card', 'cardboard']],
-  ['wire', ['wire', 'wires']],
-  ['bell', ['bell', 'bells', 'rattle', 'squeaker']],
-  ['thread', ['thread', 'floss', 'embroider', 'embroidery']],
-];
-/** "Thread the tail through": here it is something to do. */
-const THREADS_THE_TAIL = new Set(['the', 'tail', 'it', 'through']);
-
-/** Every remark of a part: notes between its rounds, and words inside them. */
-function remarksOf(part: Part): string[] {
-  const inside = part.lines.flatMap((line) => line.items.flatMap((item) => (item.kind === 'remark' ? [item.text] : [])));
-  return [...part.notes.map((note) => note.text), ...inside];
+function factsOf<Is extends Fact['is']>(facts: readonly Fact[], is: Is): FactOf<Is>[] {
+  return facts.filter((fact): fact is FactOf<Is> & Fact => fact.is === is);
 }
+
+const partFacts = (part: Part): Fact[] => remarksOf(part).flatMap(({ facts }) => facts);
 
 export function statedKit(pattern: Pattern): StatedKit {
-  const texts = [...pattern.notes.map((note) => note.text), ...pattern.parts.flatMap(remarksOf)].map((text) => tokenize(text));
-  const first = <T>(find: (tokens: readonly Token[]) => T | null): T | null => {
-    for (const tokens of texts) {
-      const found = find(tokens);
-      if (found !== null) return found;
-    }
-    return null;
-  };
+  const facts = [...pattern.notes.flatMap((note) => note.facts), ...pattern.parts.flatMap(partFacts)];
+  const weights = factsOf(facts, 'yarn').flatMap(({ words }) => yarnWeightIn(words) ?? []);
   return {
-    yarnWeight: first(yarnWeightIn),
-    hookMm: first((tokens) => millimetresBefore(tokens, ['hook', 'hooks'])),
-    eyeMm: first((tokens) => millimetresBefore(tokens, ['eyes', 'eye'])),
+    yarnWeight: weights[0] ?? null,
+    hookMm: factsOf(facts, 'hook')[0]?.mm ?? null,
+    eyeMm: factsOf(facts, 'eye size')[0]?.mm ?? null,
   };
 }
 
-function yarnWeightIn(tokens: readonly Token[]): YarnWeightNumber | null {
-  const keys = tokens.map((token) => token.key);
-  const at = keys.findIndex((key) => key === 'yarn' || key === 'weight');
-  if (at < 1) return null;
-  // "Super fine" before "fine".
+/** The weight a yarn's words end on; "super fine" before "fine". */
+function yarnWeightIn(words: string): YarnWeightNumber | null {
   const named = [...YARN_WEIGHTS].sort((a, b) => b.name.length - a.name.length);
-  const words = keys.slice(Math.max(0, at - 3), at).join(' ');
   return named.find(({ name }) => words.endsWith(name.toLowerCase()))?.number ?? null;
 }
 
-/** "a 3.5 mm hook", "two 9 mm safety eyes". */
-function millimetresBefore(tokens: readonly Token[], names: readonly string[]): number | null {
-  for (let i = 0; i + 2 < tokens.length; i++) {
-    const value = numberOf(tokens[i]);
-    if (value === null || value <= 0 || tokens[i + 1]!.key !== 'mm') continue;
-    if (tokens.slice(i + 2, i + 4).some((token) => names.includes(token.key))) return value;
-  }
-  return null;
-}
-
-/** How firmly a part is stuffed, as the pattern says: 'none' for "do not stuff" and "press flat", null when it says nothing. */
+/** How firmly a part is stuffed, as the pattern says: 'none' where it says not to, null when it says nothing. */
 export function stuffingSaid(part: Part): Firmness | 'none' | null {
-  let said: Firmness | 'none' | null = null;
-  for (const remark of remarksOf(part)) {
-    const keys = tokenize(remark).map((token) => token.key);
-    const stuff = keys.some((key) => key.startsWith('stuff') || key.startsWith('fill'));
-    const flat = keys.includes('flat') && keys.includes('press');
-    if (flat || keys.includes('unstuffed') || (stuff && keys.includes('not'))) return 'none';
-    if (!stuff) continue;
-    if (keys.includes('firmly') || keys.includes('firm')) said = 'firm';
-    else if (keys.includes('lightly') || keys.includes('loosely') || keys.includes('softly')) said = 'soft';
-    else said ??= 'medium';
-  }
-  return said;
+  const said = factsOf(partFacts(part), 'stuffing').map(({ how }) => how);
+  // The plainest word wins: "Stuff it … Stuff firmly" is firm.
+  return said.find((how) => how === 'none') ?? said.findLast((how) => how !== 'medium') ?? said[0] ?? null;
 }
 
 /** The tail a part's words ask to leave ("leave 25 cm of yarn"), mm; null when they name no length. */
 export function tailSaid(part: Part): number | null {
-  for (const remark of remarksOf(part)) {
-    const tokens = tokenize(remark);
-    if (!tokens.some(({ key }) => key === 'yarn' || key === 'tail' || key === 'end')) continue;
-    for (let i = 0; i + 1 < tokens.length; i++) {
-      const value = numberOf(tokens[i]);
-      const unit = tokens[i + 1]!.key;
-      const mm = unit === 'cm' ? 10 : ['in', 'inch', 'inches', '"'].includes(unit) ? INCH : unit === 'mm' ? 1 : null;
-      if (value !== null && mm !== null && value * mm >= 40) return value * mm;
-    }
-  }
-  return null;
+  return factsOf(partFacts(part), 'tail').find(({ mm }) => mm !== null)?.mm ?? null;
 }
 
 /** The small things a pattern's words ask for, each once, with a length where one is named (mm). */
 export function thingsSaid(pattern: Pattern): { readonly thing: Thing; readonly mm: number | null; readonly text: string }[] {
-  const found = new Map<Thing, { thing: Thing; mm: number | null; text: string }>();
-  for (const text of [...pattern.notes.map((note) => note.text), ...pattern.parts.flatMap(remarksOf)]) {
-    const tokens = tokenize(text);
-    for (const [thing, words] of THINGS) {
-      const at = tokens.findIndex(
-        ({ key }, i) => words.includes(key) && !(key === 'thread' && THREADS_THE_TAIL.has(tokens[i + 1]?.key ?? '')),
-      );
-      if (at < 0 || found.has(thing)) continue;
-      const cm = tokens.findIndex(({ key }, i) => key === 'cm' && Math.abs(i - at) <= 4);
-      const value = numberOf(tokens[cm - 1]);
-      found.set(thing, { thing, mm: value === null ? null : value * 10, text });
-    }
-  }
-  return [...found.values()];
+  const remarks = [...pattern.notes, ...pattern.parts.flatMap(remarksOf)];
+  const all = remarks.flatMap(({ text, facts }) => factsOf(facts, 'thing').map(({ thing, mm }) => ({ thing, mm, text })));
+  return all.filter(({ thing }, i) => all.findIndex((each) => each.thing === thing) === i);
 }

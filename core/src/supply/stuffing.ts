@@ -1,6 +1,6 @@
+import type { Firmness } from '../notation/index.js';
 import { believe, madeWith, type Belief, type Prior, type YarnAndHook } from '../gauge/index.js';
 import type { Measurement } from './measurement.js';
-import type { Firmness } from './remarks.js';
 
 /** Grams of fibre filling in a cm³ (from memory, give or take a third; filling differs, and so do hands). */
 export const FILLING: Readonly<Record<Firmness, number>> = { soft: 0.025, medium: 0.04, firm: 0.055 };

@@ -2,7 +2,7 @@ import { colourLength, isColourCode } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import { numberOf, type Token } from '../tokens.js';
 import { checkedCount, timesAt, totalAt } from './counts.js';
-import { itemPiece, type Piece } from './piece.js';
+import { itemPiece, type Piece, remarkPiece } from './piece.js';
 import { partAt, roundAt } from './references.js';
 import {
   CLOSER_OF,
@@ -182,7 +182,7 @@ export function remarkAt(state: ReadState, token: Token): Piece {
   }
   if (state.tokens[state.at - 1] === undefined || state.tokens[state.at - 1]!.to <= token.from) state.at++;
   const span = { from: token.from, to: state.tokens[Math.min(state.at, state.tokens.length) - 1]!.to };
-  return itemPiece({ kind: 'remark', text: wordsIn(state, span) }, span);
+  return remarkPiece(wordsIn(state, span), span);
 }
 
 /** Index of the next separator, bracket or stated total, or the end. `brackets` passes over bracketed words. */

@@ -1,5 +1,5 @@
 import { numberOf, type Token } from '../tokens.js';
-import { itemPiece, type Piece } from './piece.js';
+import { type Piece, remarkPiece } from './piece.js';
 import { CLOSER_OF, keyAt, phraseAt, wordsIn, type ReadState } from './state.js';
 import { isWorked } from './placing.js';
 
@@ -38,5 +38,5 @@ export function aside(state: ReadState, end: number, token: Token): Piece[] {
   const silent = words.every((word) => ['rs', 'ws', 'right', 'wrong', 'side'].includes(word.key)) || words.length === 0;
   state.at = end + 1;
   const span = { from: token.from, to: state.tokens[end]!.to };
-  return silent ? [] : [itemPiece({ kind: 'remark', text: wordsIn(state, span) }, span)];
+  return silent ? [] : [remarkPiece(wordsIn(state, span), span)];
 }

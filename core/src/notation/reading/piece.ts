@@ -1,4 +1,5 @@
 import type { Doubt } from '../diagnostic.js';
+import { factsIn } from '../facts.js';
 import type { Group, Item, ItemPlace, Times, Work } from '../pattern.js';
 import { join, type Span } from '../span.js';
 
@@ -21,6 +22,11 @@ export type Piece =
 
 export function itemPiece(item: Exclude<Item, Group>, span: Span): Piece {
   return { is: 'item', item, span };
+}
+
+/** Words that change no count, with what they say. */
+export function remarkPiece(text: string, span: Span): Piece {
+  return itemPiece({ kind: 'remark', text, facts: factsIn(text) }, span);
 }
 
 export function choice(doubt: Doubt, options: readonly (readonly Piece[])[]): Piece {

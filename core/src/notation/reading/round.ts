@@ -11,7 +11,7 @@ import { gathered, hasStitches, type Gathered } from './gathered.js';
 import { groupAt, inLoopPieces } from './groups.js';
 import { numbered } from './numbered.js';
 import { phrased } from './phrased.js';
-import { itemPiece, type Piece } from './piece.js';
+import { itemPiece, type Piece, remarkPiece } from './piece.js';
 import { wholeRepeated, wholeTimesAt } from './repeats.js';
 import { leftLoopsAt, longerSpur, otherSide } from './starts.js';
 import {
@@ -253,7 +253,7 @@ function afterTotal(state: ReadState, before: readonly Piece[]): Piece[] {
     }
     while (state.at < state.tokens.length && keyAt(state) !== '.') state.at++;
     const span = { from: token.from, to: state.tokens[state.at - 1]!.to };
-    all.pieces.push(itemPiece({ kind: 'remark', text: wordsIn(state, span) }, span));
+    all.pieces.push(remarkPiece(wordsIn(state, span), span));
   }
   return all.pieces;
 }

@@ -1,7 +1,7 @@
 import type { Token } from '../tokens.js';
 import type { Match } from '../vocabulary.js';
 import { totalAt } from './counts.js';
-import { itemPiece, type Piece } from './piece.js';
+import { type Piece, remarkPiece } from './piece.js';
 import { keyAt, meantBy, passToSeparator, phraseAt, quoted, tellError, tellUnread, wordsIn, type ReadState } from './state.js';
 import { isWorked, plainWork } from './placing.js';
 import { isPrelude } from './whole.js';
@@ -45,7 +45,7 @@ export function unknownWords(state: ReadState, before: readonly Piece[]): Piece[
   const chat = state.tokens.slice(at, state.at).every(({ key }) => CHAT.has(key));
   const sentence = chat || at === 0 || ['.', '!', '...', '?'].includes(keyAt(state, at - 1));
   if (sentence && before.some((piece) => !isPrelude(piece)) && isChat(state, at, state.at))
-    return [itemPiece({ kind: 'remark', text: wordsIn(state, span) }, span)];
+    return [remarkPiece(wordsIn(state, span), span)];
   tellUnread(state, span);
   return [];
 }

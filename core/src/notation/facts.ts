@@ -1,0 +1,258 @@
+import { labelWord } from './label-word.js';
+import { wholeNumber } from './ordinals.js';
+import { numberOf, tokenize, type Token } from './tokens.js';
+
+/** How firmly a part is stuffed. */
+export type Firmness = 'soft' | 'medium' | 'firm';
+
+/** Small things a pattern may ask for beside yarn, eyes and stuffing. */
+export type Thing = 'ring' | 'magnet' | 'cord' | 'button' | 'bead' | 'card' | 'wire' | 'bell' | 'thread';
+
+/** How a round goes on from the one below: in a spiral, joined to its own start, or turned and worked back. */
+export type Way = 'spiral' | 'joined' | 'turned';
+
+/**
+ * Stitches apart. 'between' counts the stitches that stay free between the two, 'unsaid' is "4 apart", which some read as
+ * four stitches between and others as four holes on.
+ */
+export interface Apart {
+  readonly count: number;
+  readonly reading: 'between' | 'unsaid';
+}
+
+/** What a remark says, read once from its words; lengths in mm. */
+export type Fact =
+  | { readonly is: 'eyes'; readonly rounds: readonly [number, number] | null; readonly apart: Apart | null }
+  /** 'none' where nothing is to be stuffed. */
+  | { readonly is: 'stuffing'; readonly how: Firmness | 'none' }
+  | { readonly is: 'face' | 'limb' | 'right side' | 'closing' }
+  | { readonly is: 'tail'; readonly mm: number | null }
+  | { readonly is: 'thing'; readonly thing: Thing; readonly mm: number | null }
+  | { readonly is: 'marker'; readonly stitch: 'first' | 'last' }
+  | { readonly is: 'way'; readonly way: Way }
+  | { readonly is: 'hook' | 'eye size'; readonly mm: number }
+  | { readonly is: 'yarn'; readonly words: string };
+
+const ENDS: ReadonlySet<string> = new Set(['.', '!', '?', ';', '...', '•']);
+const BREAKS: ReadonlySet<string> = new Set([',', 'but', 'then', '-', ':', '(', ')']);
+
+/** The facts in a remark's words, sentence by sentence. */
+export function factsIn(text: string): readonly Fact[] {
+  return sentencesOf(tokenize(text)).flatMap(factsOfSentence);
+}
+
+type Clause = readonly Token[];
+
+/** Sentences, each in its clauses. */
+function sentencesOf(tokens: readonly Token[]): Clause[][] {
+  const sentences: Token[][][] = [[[]]];
+  for (const token of tokens) {
+    const sentence = sentences.at(-1)!;
+    if (ENDS.has(token.key)) sentences.push([[]]);
+    else if (BREAKS.has(token.key)) sentence.push([]);
+    else sentence.at(-1)!.push(token);
+  }
+  return sentences;
+}
+
+function factsOfSentence(clauses: readonly Clause[]): Fact[] {
+  const all = clauses.flat();
+  if (all.length === 0) return [];
+  return [...sizesIn(all), ...waysIn(clauses), ...markerIn(all), ...actsIn(clauses, all), ...thingsIn(clauses)];
+}
+
+const NOT: ReadonlySet<string> = new Set([
+  'not',
+  'never',
+  'don’t',
+  "don't",
+  'dont',
+  'no',
+  'without',
+  'avoid',
+  'unless',
+  'isn’t',
+  "isn't",
+]);
+/** How many words before a verb a "not" still belongs to it. */
+const REACH = 3;
+
+/** Whether the word at an index is denied: "do not join", "without stuffing", "not in rows". */
+function denied(clause: Clause, at: number): boolean {
+  return clause.slice(Math.max(0, at - REACH), at).some(({ key }) => NOT.has(key));
+}
+
+const has = (clause: Clause, ...keys: readonly string[]): boolean => clause.some(({ key }) => keys.includes(key));
+const find = (clause: Clause, ...keys: readonly string[]): number => clause.findIndex(({ key }) => keys.includes(key));
+
+const STUFFS = /^(?:re)?(?:stuff|fill)(?:ing|ed|s)?$|^fib(?:re|er)fill$|^polyfill$/;
+
+/** How a sentence stuffs: denied where nothing is to go in, "not too firmly" where little is. */
+function stuffingIn(clauses: readonly Clause[], all: Clause): Fact[] {
+  if (has(all, 'unstuffed') || (has(all, 'flat') && has(all, 'press', 'pressed'))) return [{ is: 'stuffing', how: 'none' }];
+  for (const clause of clauses) {
+    const at = clause.findIndex(({ key }) => STUFFS.test(key));
+    if (at < 0) continue;
+    if (!denied(clause, at)) return [{ is: 'stuffing', how: firmnessIn(clauses) }];
+    if (has(clause, 'yet', 'until', 'before', 'forget')) return [];
+    // "Do not stuff too firmly" stuffs, and softly.
+    if (has(clause, 'too', 'much', 'hard', 'firmly', 'tightly', 'full')) return [{ is: 'stuffing', how: 'soft' }];
+    if (has(clause, 'stuff', 'fill', 'stuffed', 'filled', 'stuffing', 'filling')) return [{ is: 'stuffing', how: 'none' }];
+  }
+  return [];
+}
+
+const FIRM: ReadonlySet<string> = new Set(['firmly', 'firm', 'tightly', 'well', 'hard', 'full']);
+const SOFT: ReadonlySet<string> = new Set(['lightly', 'loosely', 'softly', 'soft', 'little', 'light', 'gently', 'sparingly']);
+
+function firmnessIn(clauses: readonly Clause[]): Firmness {
+  for (const clause of clauses) {
+    const firm = clause.findIndex(({ key }) => FIRM.has(key));
+    const soft = clause.findIndex(({ key }) => SOFT.has(key));
+    if (soft >= 0 && !denied(clause, soft)) return 'soft';
+    if (firm >= 0) return denied(clause, firm) ? 'soft' : 'firm';
+  }
+  return 'medium';
+}
+
+const ACTS = ['set', 'place', 'put', 'insert', 'add', 'attach', 'sew', 'glue', 'embroider', 'fix', 'position', 'secure'];
+const FACE = ['embroider', 'nose', 'mouth', 'face', 'cheeks', 'snout', 'lashes'];
+
+/** What is to be done at one time, the first kind that a sentence names. */
+function actsIn(clauses: readonly Clause[], all: Clause): Fact[] {
+  const acts = has(all, ...ACTS);
+  if (has(all, 'eyes', 'eye') && acts) return [{ is: 'eyes', rounds: roundsIn(all), apart: apartIn(all) }];
+  const stuffing = stuffingIn(clauses, all);
+  if (stuffing.length > 0 || clauses.some((clause) => clause.some(({ key }) => STUFFS.test(key)))) return stuffing;
+  if (has(all, ...FACE) && acts) return [{ is: 'face' }];
+  const verb = find(all, 'attach', 'sew', 'join');
+  if (verb >= 0 && !denied(all, verb) && !has(all, 'round', 'rounds', 'yarn')) return [{ is: 'limb' }, ...tailIn(all)];
+  if (has(all, 'right') && has(all, 'side')) return [{ is: 'right side' }];
+  if (has(all, 'leave') && has(all, 'cm', 'mm', 'in', 'inch', 'inches', 'tail', 'yarn', 'end')) return tailIn(all);
+  if (has(all, 'tail')) return tailIn(all);
+  const close = find(all, 'fasten', 'close', 'draw', 'fo', 'finish');
+  return close >= 0 && !denied(all, close) ? [{ is: 'closing' }] : [];
+}
+
+const UNITS: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4 };
+/** Shorter than this a length is no tail to sew with, mm. */
+const LEAST_TAIL = 40;
+
+function tailIn(all: Clause): Fact[] {
+  if (!has(all, 'yarn', 'tail', 'end')) return [];
+  const lengths = all.flatMap((token, i) => {
+    const value = numberOf(token);
+    const unit = UNITS[all[i + 1]?.key ?? ''];
+    return value !== null && unit !== undefined && value * unit >= LEAST_TAIL ? [value * unit] : [];
+  });
+  const mm = lengths[0] ?? null;
+  return has(all, 'leave', 'cut', 'tail') ? [{ is: 'tail', mm }] : [];
+}
+
+/** "between R6 and R7", "at round 8": the rounds a sentence speaks of. */
+function roundsIn(all: Clause): readonly [number, number] | null {
+  for (let i = 0; i < all.length; i++) {
+    if (!labelWord(all[i])) continue;
+    const first = wholeNumber(all[i + 1]);
+    if (first === null) continue;
+    const joined = ['and', '&', '-', 'to'].includes(all[i + 2]?.key ?? '');
+    const at = i + 3 + (labelWord(all[i + 3]) ? 1 : 0);
+    return [first, (joined ? wholeNumber(all[at]) : null) ?? first];
+  }
+  return null;
+}
+
+const STITCHES: ReadonlySet<string> = new Set(['stitches', 'sts', 'st', 'stitch', 'sc', 'dc']);
+
+/** "9 stitches between them", "4 sts apart", "4 apart". */
+function apartIn(all: Clause): Apart | null {
+  for (let i = 0; i < all.length; i++) {
+    const count = numberOf(all[i]);
+    if (count === null || !Number.isInteger(count)) continue;
+    const unit = STITCHES.has(all[i + 1]?.key ?? '') ? 1 : 0;
+    const after = all.slice(i + 1 + unit, i + 5 + unit).map(({ key }) => key);
+    if (unit > 0 && (after.includes('between') || after.includes('free'))) return { count, reading: 'between' };
+    if ((unit > 0 && after.includes('apart')) || after[0] === 'apart') return { count, reading: 'unsaid' };
+  }
+  return null;
+}
+
+/** "Work in a spiral, not in rows", "Join each round", "Do not join": what is denied is not so. */
+function waysIn(clauses: readonly Clause[]): Fact[] {
+  return clauses.flatMap((clause): Fact[] => {
+    const words = clause.map(({ key }) => key);
+    const joined = words.findIndex(
+      (key, i) => /^join(?:ed|ing)?$/.test(key) && /^(?:rounds|each|every|the|at)$/.test(words[i + 1] ?? 'at'),
+    );
+    if (joined >= 0 && words.some((key) => key.startsWith('round')))
+      return [{ is: 'way', way: denied(clause, joined) ? 'spiral' : 'joined' }];
+    const spiral = words.findIndex((key) => /^spirals?$/.test(key));
+    if (spiral >= 0) return denied(clause, spiral) ? [] : [{ is: 'way', way: 'spiral' }];
+    const rows = words.findIndex((key, i) => key === 'rows' && /^(?:flat|turned|in)$/.test(words[i - 1] ?? ''));
+    const forth = words.findIndex((key, i) => key === 'back' && words[i + 1] === 'and' && words[i + 2] === 'forth');
+    const turned = rows >= 0 ? rows : forth;
+    return turned >= 0 && !denied(clause, turned) ? [{ is: 'way', way: 'turned' }] : [];
+  });
+}
+
+function markerIn(all: Clause): Fact[] {
+  const at = find(all, 'marker', 'markers', 'mark', 'pm');
+  const named = at < 0 ? -1 : all.findIndex(({ key }, i) => i > at && (key === 'first' || key === 'last'));
+  return named < 0 ? [] : [{ is: 'marker', stitch: all[named]!.key === 'first' ? 'first' : 'last' }];
+}
+
+/** Words that end the name of a yarn weight. */
+const WEIGHTS: ReadonlySet<string> = new Set(
+  'lace fine light medium bulky jumbo worsted dk aran chunky sport fingering baby sock'.split(' '),
+);
+
+/** "a 3.5 mm hook", "two 9 mm safety eyes", "medium yarn". */
+function sizesIn(all: Clause): Fact[] {
+  const facts: Fact[] = [];
+  for (let i = 0; i + 2 < all.length; i++) {
+    const mm = numberOf(all[i]);
+    if (mm === null || mm <= 0 || all[i + 1]!.key !== 'mm') continue;
+    const named = all.slice(i + 2, i + 4);
+    if (has(named, 'hook', 'hooks')) facts.push({ is: 'hook', mm });
+    else if (has(named, 'eyes', 'eye')) facts.push({ is: 'eye size', mm });
+  }
+  const yarn = find(all, 'yarn', 'weight');
+  if (yarn > 0 && WEIGHTS.has(all[yarn - 1]!.key))
+    facts.push({
+      is: 'yarn',
+      words: all
+        .slice(Math.max(0, yarn - 3), yarn)
+        .map(({ key }) => key)
+        .join(' '),
+    });
+  return facts;
+}
+
+const THINGS: readonly (readonly [Thing, readonly string[]])[] = [
+  ['ring', ['keyring', 'keyrings', 'keychain']],
+  ['magnet', ['magnet', 'magnets']],
+  ['cord', ['cord', 'cords', 'ribbon', 'string', 'lanyard']],
+  ['button', ['button', 'buttons']],
+  ['bead', ['bead', 'beads']],
+  ['card', ['card', 'cardboard']],
+  ['wire', ['wire', 'wires']],
+  ['bell', ['bell', 'bells', 'rattle', 'squeaker']],
+  ['thread', ['thread', 'floss', 'embroider', 'embroidery']],
+];
+/** "Thread the tail through": here it is something to do. */
+const THREADS_THE_TAIL: ReadonlySet<string> = new Set(['the', 'tail', 'it', 'through']);
+
+/** Small things a sentence asks for, with a length where one is named; "no magnet" asks for none. */
+function thingsIn(clauses: readonly Clause[]): Fact[] {
+  return clauses.flatMap((clause) =>
+    THINGS.flatMap(([thing, words]): Fact[] => {
+      const at = clause.findIndex(
+        ({ key }, i) => words.includes(key) && !(key === 'thread' && THREADS_THE_TAIL.has(clause[i + 1]?.key ?? '')),
+      );
+      if (at < 0 || denied(clause, at)) return [];
+      const cm = clause.findIndex(({ key }, i) => key === 'cm' && Math.abs(i - at) <= 4);
+      const value = numberOf(clause[cm - 1]);
+      return [{ is: 'thing', thing, mm: value === null ? null : value * 10 }];
+    }),
+  );
+}
