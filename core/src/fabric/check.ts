@@ -4,10 +4,12 @@ import {
   foundationPlaces,
   gatesOf,
   instructionSpan,
+  isFlat,
   measureRound,
   openTimes,
   printLabel,
   worksIn,
+  type CountedBefore,
   type Fix,
   type RoundMeasure,
   type Part,
@@ -83,7 +85,7 @@ class PartChecker {
   private total = 0;
   /** After a line that could not be read whole and states no total, nobody knows what there is to work over. */
   private unsure = false;
-  private named: readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] | null = null;
+  private named: readonly CountedBefore[] | null = null;
 
   constructor(
     private readonly part: Part,
@@ -183,8 +185,8 @@ class PartChecker {
   }
 
   /** The parts counted before, by name. */
-  private counted(): readonly { readonly name: string; readonly rounds: readonly RoundCount[] }[] {
-    return (this.named ??= this.before.map(({ part, rounds }) => ({ name: part.name, rounds })));
+  private counted(): readonly CountedBefore[] {
+    return (this.named ??= this.before.map(({ part, rounds }) => ({ name: part.name, rounds, flat: isFlat(part.lines) })));
   }
 
   private problemsOver(line: RoundLine, below: number): number {

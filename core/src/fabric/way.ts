@@ -1,13 +1,11 @@
-import { foundationOf, type Fact, type RoundLine, type Way } from '../notation/index.js';
+import { isFlat, type Fact, type RoundLine, type Way } from '../notation/index.js';
 
 /**
  * The way of a part where its rounds do not say: rows that begin on one side of a chain are turned, and a note may say it
  * for all ("Worked in joined rounds.").
  */
 export function partWay(lines: readonly RoundLine[], notes: readonly { readonly facts: readonly Fact[] }[]): Way {
-  const first = lines[0];
-  const foundation = first ? foundationOf(first.items) : null;
-  if (foundation?.from === 'chain' && foundation.sides === 1) return 'turned';
+  if (isFlat(lines)) return 'turned';
   for (const { facts } of notes) for (const fact of facts) if (fact.is === 'way') return fact.way;
   return 'spiral';
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern, toReport } from '../fabric/index.js';
-import { read } from './index.js';
+import { describeReading, read } from './index.js';
 
 /** Two rounds that most of the texts below go on from. */
 const BEGUN = 'R1: 6 sc in MR (6)\nR2: inc x6 (12)\n';
@@ -411,9 +411,137 @@ describe('what makers write', () => {
       'Snake\nR1: 6 sc in MR (6)\nRnds 2-4 (3 rnds): sc around (6)\nRnds 5-6 [2 rounds]: sc around (6)\nR7 x3: sc around',
       '6 6 6 6 6 6 6 6 6',
     ],
+    [
+      'Mole\nRnd 1. Start with 6 sc in MR. (6)\nRnd 2. *Inc* repeat around. (12)\nRnd 3. *Sc in next st, inc in next\nst* repeat around. (18)\n                         3\nRnd 4. Sc in each st\naround. (18)',
+      '6 12 18 18',
+    ],
+    [
+      'MOLE HEAD ............................................ 4\n\nRnd 1: 6 sc in MR ............ (6)\nRnd 2: inc in each st ........ (12)',
+      '6 12',
+    ],
+    [
+      'Mole  |  designed at home  |  page 1 of 2\n\nHead\nRnd 1: 6 sc in MR (6)\nMole  |  designed at home  |  page 2 of 2\nRnd 2: inc x 6 (12)',
+      '6 12',
+    ],
+    [
+      'Head\nRound   Instructions                 Stitches\n1       6 sc in magic ring           6\n2       inc in each st               12\n3-5     sc in each st                12',
+      '6 12 12 12 12',
+    ],
+    [
+      'Let me show you the acorn cap.\n\nRound 1: In a magic ring, make 6 single crochet. (You have 6 stitches.)\nRound 2: Work 2 single crochet into each stitch around. Now you have 12!\nRound 3: Alternate 1 single crochet and 1 increase all the way around. That gives you 18 stitches.\nRounds 4 and 5: Nothing fancy, single crochet around. Still 18.',
+      '6 12 18 18 18',
+    ],
+    [
+      'My acorn\n\nRound 1 – make a magic ring, and put 6 single crochets in it.\nRound 2 – 2 single crochets in every stitch; you now have 12 stitches.\nRound 3 – single crochet in one stitch, 2 single crochets in the next, all around = 18.',
+      '6 12 18',
+    ],
+    [
+      'Acorn\nFor round 1, make 6 sc in a magic ring. You have 6 sts.\nFor round 2, increase in every st around. You have 12 sts.\nFor rounds 3 to 5, sc in every st. Still 12 sts.',
+      '6 12 12 12 12',
+    ],
+    ['Here is how I made the tiny boot.\nR1: 6 sc in MR (6)\nR2: inc x6 (12)', '6 12'],
+    ['ball!!\nr1 mr 6\nr2 inc x 6 so 12\nr3 1 sc 1 inc x 6 so 18\nr4-5 just sc\nr6 1 sc 1 dec x6 back to 12', '6 12 18 18 18 12'],
+    ['Ball: R1: 6sc MR, R2: 6inc (12), R3: (1sc,1inc)x6 (18), R4-6: 18sc', '6 12 18 18 18 18'],
+    ['ball\nR1 = 6sc in mr\nR2 = 6inc\nR3 = (sc,inc)x6', '6 12 18'],
+    ['Row1 6sc mr\nRow2 incx6\nRow3 sc incx6', '6 12 18'],
+    ['Ear\n1) 6X\n2) 6V\n3) (X V)x6\n4) 18X\n5) (X A)x6', '6 12 18 18 12'],
+    ['Ear\nR1. 6x (6)\nR2. 6v (12)\nR3. (x,v)*6 (18)\nR4. 18x\nR5. (x,a)*6 (12)', '6 12 18 18 12'],
+    ['R1: 6X/6\nR2: 6V/12\nR3: 6(X,V)/18\nR4: 6(2X,V)/24\nR5-7: 24X/24', '6 12 18 24 24 24 24'],
+    ['Ear\nR1: 6X (6)\nR2: V*6 (12)\nR3: [X,V]*6 (18)\nR4: [2X,V]*6 (24)\nR5: W, 22X, W (28)', '6 12 18 24 28'],
+    [
+      '| Round | Instruction | Stitches |\n|:-:|---|---|\n| Rnd 1 | MR 6 sc | (6) |\n| Rnd 2 | inc × 6 | (12) |\n| Rnds 3–4 | sc around | (12) |',
+      '6 12 12 12',
+    ],
+    [
+      'Hat\nrnd | stitches | total\n1 | 6 sc in MR | 6\n2 | inc x 6 | 12\n\nBrim\nrnd | stitches | total\n1 | 8 sc in MR | 8',
+      'Hat: 6 12 | Brim: 8',
+    ],
+    [
+      'CRAB BODY (RED)\nRND 1: 6 SC IN MR (6)\nRND 2: INC X 6 (12)\nRNDS 3-4: SC IN EACH ST (12)\n\nCRAB EYES (MAKE 2)\nRND 1: 5 SC IN MR (5)',
+      'CRAB BODY: 6 12 12 12 | CRAB EYES × 2: 5',
+    ],
+    ['Ball\n01. 6 sc in MR (6)\n02. inc x6 (12)\n03. sc around (12)', '6 12 12'],
+    ['Ball\n[1] 6 sc in MR (6)\n[2] inc x6 (12)\n[3-4] sc around (12)', '6 12 12 12'],
+    ['Ball\n#1: 6 sc in MR (6)\n#2: inc x6 (12)', '6 12'],
+    ['Ball\n(1) 6 sc in MR (6)\n(2) inc x6 (12)', '6 12'],
+    ['Ball\n1/ 6 sc in MR (6)\n2/ inc x6 (12)', '6 12'],
+    ['Ball\n①6 sc in MR (6)\n②inc x6 (12)\n③sc around (12)', '6 12 12'],
+    [
+      'um okay for the nose\nround one you do five single crochet in a magic ring\nround two is one single crochet in each so five again\nround three an increase in every stitch so ten',
+      '5 5 10',
+    ],
+    [
+      'round one six single crochet in a ring\nround two increase six times, twelve\nround three single crochet, increase, single crochet, increase, all the way around, eighteen\nround four through six just single crochet',
+      '6 12 18 18 18 18',
+    ],
+    [BEGUN + 'R3: 2 sc in next st, 11 sc (13)\nR4: 3 sc in one st, 12 sc (15)', '6 12 13 15'],
+    [BEGUN + 'R3: inc in every 2nd st (18)\nR4: dec every 3rd stitch (12)', '6 12 18 12'],
+    [BEGUN + 'R3: *sc in 1, inc in 1* x6 (18)\nR4: *sc in next 2, inc* x6 (24)\nR5: *sc in 2, dec* x6 (18)', '6 12 18 24 18'],
+    [BEGUN + 'R3: increase evenly 6 times (18)\nR4: decrease 6 sts evenly around (12)', '6 12 18 12'],
+    [BEGUN + 'R3: sc in first 6, inc in next 3, sc in last 3 (15)', '6 12 15'],
+    [BEGUN + 'R3: sc 5, 2 sc in next, sc 5, 2 sc in last (14)', '6 12 14'],
+    ['Wing\nR1: ch 5, 4 sc from 2nd ch, turn (4)\nR2: ch 1, inc, 2 sc, inc, turn (6)\nR3: ch 1, 6 sc, turn (6)', '4 6 6'],
+    ['Strap\nch 31, sc in 2nd ch from hook and each ch across (30). Fasten off.', '30'],
+    [BEGUN + 'R3: change to B, sc around (12)\nR4: in colour A: sc around', '6 12 12 12'],
+    ['Fish (main colour orange, contrast white)\nR1 MC: 6 sc in MR (6)\nR2 MC: inc x6 (12)\nR3 CC: sc around (12)', '6 12 12'],
+    [
+      'Fish\nR1: orange: 6 sc in MR (6)\nR2: orange: inc x6 (12)\nR3: white: 6 sc, orange: 6 sc (12)\nR4: 3 sc (white), 9 sc (orange)',
+      '6 12 12 12',
+    ],
+    ['Ears\n(make 2)\nR1: 5 sc in MR (5)', 'Ears × 2: 5'],
+    ['Ears - you will need 2\nR1: 5 sc in MR (5)', 'Ears × 2: 5'],
+    ['For the ears (two)\nR1: 5 sc in MR (5)\n\nFor the tail\nR1: 4 sc in MR (4)', 'ears × 2: 5 | tail: 4'],
+    ['Body. Use brown.\nR1: 5 sc in MR (5)\n\nPaws. Make 4 in white.\nR1: 4 sc in MR (4)', 'Body: 5 | Paws × 4: 4'],
+    ['>> BODY <<\nR1: 5 sc in MR (5)\n>> PAWS (4x) <<\nR1: 4 sc in MR (4)', 'BODY: 5 | PAWS × 4: 4'],
+    ['__Body__\nR1: 5 sc in MR (5)\n\n__Paw__ x 4\nR1: 4 sc in MR (4)', 'Body: 5 | Paw × 4: 4'],
+    ['BODY: (brown)\nR1: 5 sc in MR (5)\nPAWS: (white, x4)\nR1: 4 sc in MR (4)', 'BODY: 5 | PAWS × 4: 4'],
+    [
+      'Leg 1\nR1: 6 sc in MR (6)\nR2: sc around (6)\nFasten off.\n\nLeg 2\nR1: 6 sc in MR (6)\nR2: sc around (6)\nDo not fasten off.\n\nBody\nR3: ch 2, join to leg 1, 6 sc around leg 1, 2 sc in ch, 6 sc around leg 2, 2 sc in ch (16)\nR4: sc around (16)',
+      'Leg 1: 6 6 | Leg 2: 6 6 | Body: 16 16',
+    ],
+    [
+      'Shell (make 2)\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\n\nRim\nR1: hold both shells together and sc through both around (12)',
+      'Shell × 2: 6 12 | Rim: 12',
+    ],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     const { diagnostics } = checkPattern(read(text));
     expect(diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
+  });
+
+  it.each([
+    ['Row 12 is where I stopped for tea.', ['note-with-work']],
+    ['The tail takes 5 sc or so, who knows.', ['note-with-work']],
+    ['inc – increase (2 sc in one stitch)', []],
+    ['16 sc and 18 rows are 10 cm.', []],
+    ['Thank you for the 3 skeins!', []],
+  ])('says of a note that sounds like work that it is kept as one: %s', (words, codes) => {
+    const { diagnostics } = read(`Bean\n\n${words}\n\nBody\n${BEGUN}`);
+    expect(diagnostics.map(({ code }) => code)).toEqual(codes);
+  });
+
+  it.each([
+    ['Arm (make 0)\nR1: 6 sc in MR (6)', 'bad-copies'],
+    ['Arm (make -2)\nR1: 6 sc in MR (6)', 'bad-copies'],
+    ['Arm (make 999999999)\nR1: 6 sc in MR (6)', 'bad-copies'],
+    ['R0: 6 sc in MR (6)', 'bad-count'],
+    ['Wing\nR1: 6 sc in MR\n\n'.repeat(400), 'too-many-parts'],
+    ['R1: 6 sc in MR\nR2: (3 sc\nR3: 6 sc', 'unclosed'],
+    [`R1: ${')'.repeat(5_000)}`, 'more-like-this'],
+  ])('says what cannot be as it is: %#', (text, code) => {
+    const { diagnostics } = read(text);
+    expect(diagnostics.map((each) => each.code)).toContain(code);
+    for (const each of diagnostics) expect(describeReading(each).length).toBeLessThan(400);
+  });
+
+  it('reads through marks that cannot be seen, and takes no word for a slip that means something itself', () => {
+    for (const mark of ['\0', '\u200b', '\u202e', '\u2066', '\ufeff', '\u00ad'])
+      expect(comesTo(`R${mark}1: 6 s${mark}c in MR (6)\n${mark}R2: inc x6${mark} (12)`)).toBe('6 12');
+    for (const word of ['red', 'black', 'We', 'the', 'back', 'rose', 'side']) {
+      const meant = read(`R1: 6 sc in ring\nR2: 5 sc ${word} zzz`).diagnostics.flatMap((each) =>
+        each.code === 'unread' ? [each.meant] : [],
+      );
+      expect(meant.filter((each) => each !== null)).toEqual([]);
+    }
   });
 });

@@ -17,6 +17,8 @@ export interface RoundBefore extends RoundMade {
 export interface CountedBefore<R extends RoundMade = RoundMade> {
   readonly name: string;
   readonly rounds: readonly R[];
+  /** Whether it is a panel worked in rows. */
+  readonly flat: boolean;
 }
 
 export function partNamed<R extends RoundMade>(before: readonly CountedBefore<R>[], name: string): CountedBefore<R> | undefined {
@@ -39,8 +41,8 @@ function roundsOf<R extends RoundMade>(
  *   again, so n − 1 + n − 2 (common practice: with e stitches in each end that makes 2(n−3) + 2e);
  * - a bridge of c chains between pieces of a and b stitches: a + b + 2c, as both its sides are worked;
  * - loops left by a round: as many as that round's stitches below have;
- * - two layers: all round the panel, which is its first and its last row and one place a row at either side, where
- *   something goes around it; else whatever is worked there;
+ * - two layers, where something goes around them: all round a panel worked in rows, which is its first and its last row
+ *   and one place a row at either side, or the last round of one worked in rounds; else whatever is worked there;
  * - an edge: whatever is worked there.
  * @param own stitches of this part's round below, 0 for a first round
  * @returns null when the number is the pattern's own choice or a named part is not known
@@ -71,13 +73,20 @@ export function foundationPlaces(
       return roundsOf(foundation.part, part, before).find((round) => round.number === foundation.round)?.makes ?? null;
     case 'layers': {
       if (!items.some((item) => openTimes(item) !== null)) return null;
-      const rows = (foundation.parts[0] === undefined ? before.at(-1) : partNamed(before, foundation.parts[0]))?.rounds ?? [];
-      const [first, last] = [rows[0], rows.at(-1)];
-      return first && last && rows.length > 1 ? first.makes + last.makes + 2 * rows.length : null;
+      const panel = foundation.parts[0] === undefined ? before.at(-1) : partNamed(before, foundation.parts[0]);
+      const [first, last] = [panel?.rounds[0], panel?.rounds.at(-1)];
+      if (!panel || !first || !last || panel.rounds.length < 2) return null;
+      return panel.flat ? first.makes + last.makes + 2 * panel.rounds.length : last.makes;
     }
     case 'edge':
       return null;
   }
+}
+
+/** Whether a part is a panel: rows that begin on one side of a chain. */
+export function isFlat(lines: readonly { readonly items: readonly Item[] }[]): boolean {
+  const foundation = lines[0] ? foundationOf(lines[0].items) : null;
+  return foundation?.from === 'chain' && foundation.sides === 1;
 }
 
 /**

@@ -26,7 +26,7 @@ export type {
   Work,
   Worked,
 } from './pattern.js';
-export { foundationPlaces, type CountedBefore, type RoundMade } from './foundation.js';
+export { foundationPlaces, isFlat, type CountedBefore, type RoundMade } from './foundation.js';
 export {
   clusterSize,
   flatGrowth,

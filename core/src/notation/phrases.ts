@@ -167,7 +167,8 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       youre left with | left with | that’s | that's | thats | that is | that makes | which is | which makes | giving |
       giving you | gives | gives you | for a total of | a total of | total of | totalling | to get | to have | leaving |
       leaves | ends on | ending on | ends with | ending with | end with | end up with | you end up with | should be |
-      makes | making | total | st count | stitch count | now you have | there are now | there should be | so you have | so you get | equals`),
+      makes | making | total | st count | stitch count | now you have | there are now | there should be | so you have | so you get | equals |
+      that gives | that gives you | this gives you | this makes | still | still at | back to | you still have`),
       words(' | : | = | - | you | a total of | is'),
     ),
   ],
@@ -310,7 +311,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
     create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
-    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside`),
+    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside | alternate | alternating | nothing fancy | you do | we do | you | we`),
   ],
   [
     { is: 'counted', counted: true },
@@ -352,7 +353,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     ],
   ],
   [{ is: 'with' }, ['with', 'in', 'using']],
-  [{ is: 'into' }, ['into', 'over', 'on']],
+  [{ is: 'into' }, ['into', 'over', 'on', 'from']],
   [
     { is: 'join' },
     words(`join | connect | bridge | joining | attach to | continuing on | continuing with | continuing from | continue on |

@@ -1,7 +1,7 @@
 import { BOUNDS } from '../bounds/index.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import type { Draft, DraftPart, DraftRound } from './assembly.js';
-import { foundationPlaces, partNamed, type CountedBefore, type RoundBefore } from './foundation.js';
+import { foundationPlaces, isFlat, partNamed, type CountedBefore, type RoundBefore } from './foundation.js';
 import { foundationOf, measureRound } from './items.js';
 import { checkColours, checkStart } from './line-checks.js';
 import type { Like, Part, RoundLine } from './pattern.js';
@@ -21,7 +21,7 @@ interface Settling {
   readonly terms: Terms;
   readonly report: (diagnostic: ReadingDiagnostic) => void;
   readonly parts: Part[];
-  readonly counted: { readonly name: string; readonly rounds: RoundBefore[] }[];
+  readonly counted: { readonly name: string; readonly rounds: RoundBefore[]; readonly flat: boolean }[];
   readonly unnamed: Set<string>;
   readonly ways: { left: number };
 }
@@ -51,7 +51,7 @@ function settlePart(all: Settling, draft: DraftPart): void {
     if (!round.reading.same) checkStart(own[0]!, lines.length === own.length, round.unread, all.report);
   });
   const { name, copies, copiesSaid, heading, notes } = draft;
-  all.counted.push({ name, rounds });
+  all.counted.push({ name, rounds, flat: isFlat(lines) });
   all.parts.push({ name, copies, copiesSaid, heading, notes, lines, span: join(heading, lines.at(-1)?.span ?? heading) });
 }
 

@@ -8,6 +8,8 @@ export interface Token extends Span {
   readonly key: string;
 }
 
+/** "incx6" is an increase six times. */
+const TIMES = /^(?:sc|hdc|dc|tr|inc|dec|invdec|htr|decs|incs)x$/i;
 const LETTER = /\p{L}/u;
 const isDigit = (char: string): boolean => char >= '0' && char <= '9';
 const isLetter = (char: string): boolean =>
@@ -96,6 +98,7 @@ export function tokenize(text: string, from = 0, to = text.length): Token[] {
       push('number', start, i);
     } else if (isLetter(char)) {
       i = endOfWord(chars, i);
+      if (isDigit(chars[i] ?? '') && TIMES.test(chars.slice(start, i))) i--;
       push('word', start, i);
     } else if ((char === '.' && chars.startsWith('...', i)) || char === '…') {
       while (chars[i] === '.' || chars[i] === '…' || (chars[i] === ' ' && (chars[i + 1] === '.' || chars[i + 1] === '…'))) i++;

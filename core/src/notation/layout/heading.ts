@@ -44,7 +44,8 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const stopped = sentence === end - 1 && all[sentence]?.key === '.';
   const colon = all[end - 1]?.key === ':';
   if (colon) end--;
-  const said = copiesSaid(all, start, sentence);
+  const first = copiesSaid(all, start, sentence);
+  const said = first.copies === null && first.bad === null ? laterCopies(all, sentence, end, first) : first;
   const lead = leading(all, start, sentence);
   const name = nameIn(all, lead, sentence, said);
   if (name.length === 0 || isNoPart(name)) return null;
@@ -174,6 +175,14 @@ function copiesAt(
   return null;
 }
 
+/** "Paws. Make 4 in white.": how many, in a sentence of its own after the name. */
+function laterCopies(tokens: readonly Token[], sentence: number, end: number, none: Copies): Copies {
+  const at = tokens.findIndex((token, i) => i > sentence && i < end && MAKE.has(token.key));
+  if (at < 0) return none;
+  const { copies, bad } = copiesSaid(tokens, at, end);
+  return { ...none, copies, bad };
+}
+
 /** "2 arms", "two horns": a number before the only words of a heading. */
 function countedName(tokens: readonly Token[], start: number, end: number): ReturnType<typeof copiesAt> {
   const several = (numberOf(tokens[start]) ?? 0) > 1 && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
@@ -240,7 +249,7 @@ export function copiesAlone(tokens: readonly Token[]): number | null {
 
 /** Headings of what stands around a pattern and is no part of it (common practice). */
 const NO_PARTS = new Set(
-  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide|key|legend|difficulty|level|finished size|what you need|about|introduction|hook|colours|colors|instruction|pattern|round|rounds|photo|caption|stitches'.split(
+  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide|key|legend|difficulty|level|finished size|what you need|about|introduction|hook|colours|colors|instruction|pattern|round|rounds|photo|caption|stitches|foundation|foundation chain|foundation row|start|set up|setup'.split(
     '|',
   ),
 );

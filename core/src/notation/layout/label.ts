@@ -1,4 +1,4 @@
-import { colourLength } from '../colours.js';
+import { colourLength, isColourCode } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import { ordinal, wholeNumber } from '../ordinals.js';
 import type { OpenRun } from '../pattern.js';
@@ -21,23 +21,7 @@ export interface Label {
 
 type Numbers = Pick<Label, 'first' | 'last' | 'word' | 'relative' | 'open' | 'next'>;
 
-const TO: ReadonlySet<string> = new Set([
-  '-',
-  'to',
-  'through',
-  'thru',
-  'till',
-  'until',
-  'up',
-  '~',
-  '/',
-  '...',
-  '&',
-  'and',
-  ',',
-  '+',
-  '=',
-]);
+const TO: ReadonlySet<string> = new Set('- to through thru till until up ~ / ... & and , +'.split(' '));
 const LISTS: ReadonlySet<string> = new Set([',', '&', 'and', '+', '/']);
 const ON: readonly (readonly string[])[] = [['and', 'on'], ['and', 'up'], ['onwards'], ['onward'], ['on'], ['+']];
 /** Words said before a label: "For round 2", "Now round 3:". */
@@ -199,7 +183,7 @@ function readRelative(tokens: readonly Token[], begin: number): Numbers | null {
   return { first: 1, last: number ?? 1, word, relative: true, open: null, next: end + 1 };
 }
 
-const BARE_ENDS: ReadonlySet<string> = new Set([':', '.', ')', ']', '-', '...', '|', '=', '}']);
+const BARE_ENDS: ReadonlySet<string> = new Set(['/', ':', '.', ')', ']', '-', '...', '|', '=', '}']);
 
 /**
  * "13:", "14-15)", "16.", "4 to 6 -": numbers alone, as in a numbered list. Only a line whose next words name a stitch or a
@@ -236,6 +220,13 @@ const WORK = new Set([
   'picot',
 ]);
 
+/** A colour's letter with its mark: "MC", "A:"; 0 for none. */
+function codeLength(tokens: readonly Token[], at: number): number {
+  const { text } = tokens[at]!;
+  if (text === 'MC' || text === 'CC') return 1;
+  return isColourCode(text) && [':', ')', ']', '-'].includes(tokens[at + 1]?.key ?? '') ? 2 : 0;
+}
+
 /** Most tokens that are looked through for a stitch. */
 const MOST_LOOKED_AT = 60;
 
@@ -244,7 +235,7 @@ export function namesWork(tokens: readonly Token[]): boolean {
   for (let i = 0; i < Math.min(tokens.length, MOST_LOOKED_AT);) {
     const phrase = longestPhrase(vocabularyOf('US'), tokens, i) ?? longestPhrase(vocabularyOf('UK'), tokens, i);
     const is = phrase?.meaning.is;
-    const colour = colourLength(tokens, i, NO_BOOK);
+    const colour = colourLength(tokens, i, NO_BOOK) || codeLength(tokens, i);
     if (colour > 0) {
       i += colour;
       continue;

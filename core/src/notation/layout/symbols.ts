@@ -35,8 +35,14 @@ const PLAIN = /^[\p{L}]{1,5}$/u;
 export function withoutSymbols(text: string, lines: readonly RawLine[]): RawLine[] {
   const legend = legendOf(lines);
   const lettered = CAPITALS.test(text) && usesLetters(lines, legend);
-  if (legend.size === 0 && !lettered) return [...lines];
-  const symbols: Symbols = lettered ? new Map([...LETTERS, ...legend]) : legend;
+  if (legend.size === 0 && !lettered && !SMALL.test(text)) return [...lines];
+  const small = !lettered && SMALL.test(text) && !NAMED.test(text);
+  const letters = small
+    ? [...LETTERS].map(([letter, words]) => [letter.toLowerCase(), words] as const)
+    : lettered
+      ? [...LETTERS]
+      : [];
+  const symbols: Symbols = new Map([...letters, ...legend]);
   return lines.map((line) => {
     const label = readLabel(withWords(line.tokens, symbols), line.sure);
     if (!label) return line;
@@ -47,6 +53,10 @@ export function withoutSymbols(text: string, lines: readonly RawLine[]): RawLine
 
 /** Capital letters on their own, as symbols are written. */
 const CAPITALS = /(?:^|[\s\d(（，,])[XVAWMXＸＶＡ]+(?![\p{L}])/mu;
+
+/** Small letters as symbols: a counted v, and no stitch by its name. */
+const SMALL = /\d[vV]\b/;
+const NAMED = /\b(?:sc|hdc|inc|dec|single)\b/i;
 
 /** What the text itself says its symbols are: "X = sc, V: inc". */
 function legendOf(lines: readonly RawLine[]): Symbols {

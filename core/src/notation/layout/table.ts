@@ -5,7 +5,7 @@ import { namesWork } from './label.js';
 import { mark, type RawLine } from './raw-line.js';
 
 type Cell = readonly Token[];
-type Delimiter = '|' | '\t' | ',' | ';';
+type Delimiter = '|' | '\t' | ',' | ';' | '   ';
 
 const LABELS: ReadonlySet<string> = new Set(['#', 'no', 'nr', 'number', 'n', 'no .']);
 const COLOURS: ReadonlySet<string> = new Set(['colour', 'color', 'yarn', 'col', 'yarn colour', 'yarn color']);
@@ -64,7 +64,7 @@ function tableAt(text: string, lines: readonly RawLine[], at: number): { lines: 
   if (!header) return null;
   const head = cellsOf(text, lines[at]!, header);
   const titled = isHeader(head);
-  if (!titled && (header === ',' || header === ';')) return null;
+  if (!titled && header !== '|' && header !== '\t') return null;
   if (!titled && !isLabel(head[0])) return null;
   const rows: Row[] = [];
   let end = at + (titled ? 1 : 0);
@@ -92,6 +92,7 @@ function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | n
   if (tab >= 0 && tab < tokens.at(-1)!.from) return '\t';
   if (labelWord(tokens[0]) === null && tokens[0]!.key !== '#' && tokens[0]!.key !== 'no' && tokens[0]!.kind !== 'mark')
     return null;
+  if (/\S {3,}\S.*\S {3,}\S/.test(text.slice(from, Math.min(to, from + 200)))) return '   ';
   const words = text.slice(from, Math.min(to, from + 60));
   const listed = /^\W*(?:r|rnd|rd|round|row|#|no\.?)\W*?([,;])/i.exec(words);
   return (listed?.[1] as Delimiter | undefined) ?? null;
@@ -102,7 +103,7 @@ function cellsOf(text: string, { tokens, to }: RawLine, delimiter: Delimiter): C
   let quoted = false;
   let end = tokens[0]?.from ?? 0;
   for (const token of tokens) {
-    const parts = delimiter === '\t' && text.slice(end, token.from).includes('\t');
+    const parts = (delimiter === '\t' || delimiter === '   ') && text.slice(end, token.from).includes(delimiter);
     end = token.to;
     if ((delimiter === ',' || delimiter === ';') && token.key === '"') {
       quoted = !quoted;

@@ -143,7 +143,7 @@ export function colourIn(state: ReadState, from: number, to: number, first: Toke
   const { codes } = state.context.colours;
   const words = state.tokens
     .slice(from, to)
-    .filter((token) => token.kind === 'word' && (codes.has(token.text) || !NO_COLOUR.has(token.key)));
+    .filter((token) => token.kind === 'word' && (codes.has(token.text) || isColourCode(token.text) || !NO_COLOUR.has(token.key)));
   if (words.length === 0) return [];
   const whole = state.tokens.slice(from, to).every((token) => token.kind !== 'word' || words.includes(token));
   const written = whole
@@ -178,6 +178,8 @@ export function remarkAt(state: ReadState, token: Token): Piece {
   while (state.at < state.tokens.length) {
     const { key } = state.tokens[state.at]!;
     if (',;.!)]}|'.includes(key) || totalAt(state, true) !== null) break;
+    const next = key === 'and' ? phraseAt(state, state.at + 1)?.meaning.is : undefined;
+    if (next === 'stitch' || next === 'increase' || next === 'decrease') break;
     state.at++;
   }
   if (state.tokens[state.at - 1] === undefined || state.tokens[state.at - 1]!.to <= token.from) state.at++;

@@ -58,6 +58,10 @@ export function withAt(state: ReadState, token: Token, length: number, before: r
     state.at = at;
     return [];
   }
+  if (phrase?.meaning.is === 'colour') {
+    state.at = at + phrase.length;
+    return colourAt(state, token);
+  }
   if (colourLength(state.tokens, at, state.context.colours) > 0 || ringIsColour(state, at)) {
     state.at = at;
     return colourAt(state, token);

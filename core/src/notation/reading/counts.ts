@@ -101,7 +101,8 @@ export function bareCount(state: ReadState): number | null {
   }
   // "dec 1 st at each end"
   const unit = is === 'stitches' ? phraseAt(state, state.at + 1)!.length : 0;
-  if (unit > 0 && means(state, 'each end', state.at + 1 + unit)) {
+  const after = phraseAt(state, state.at + 1 + unit)?.meaning.is;
+  if (unit > 0 && (after === 'each end' || after === 'evenly')) {
     state.at += 1 + unit;
     return checkedCount(state, number, token!);
   }

@@ -89,7 +89,8 @@ const READERS: Readonly<Partial<Record<Meaning['is'], ReadPhrase>>> = {
     return colourAt(state, token);
   },
   with: (state, { length }, token, all) => withAt(state, token, length, all.pieces),
-  remark: (state, _match, token) => [remarkAt(state, token)],
+  // "put 6 sc in it": what is put there are stitches.
+  remark: (state, match, token) => (leadsToWork(state, match.length) ? silent(state, match) : [remarkAt(state, token)]),
   even: (state, { length }, token, all) => {
     state.at += length;
     const pieces = [plainWork('around', spanFrom(state, token.from))];
@@ -141,6 +142,12 @@ const unknown: ReadPhrase = (state, _match, _token, all) => unknownWords(state, 
 /** Reads the phrase at the cursor; one that means nothing here is told. */
 export function phrased(state: ReadState, match: Match, token: Token, all: Gathered): Piece[] {
   return (READERS[match.meaning.is] ?? unknown)(state, match, token, all);
+}
+
+/** Whether a number of stitches follows at once. */
+function leadsToWork(state: ReadState, length: number): boolean {
+  const named = phraseAt(state, state.at + length + 1)?.meaning;
+  return numberOf(state.tokens[state.at + length]) !== null && named !== undefined && isWorked(named);
 }
 
 /** "leave the remaining 2 sts unworked" */

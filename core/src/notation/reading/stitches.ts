@@ -109,7 +109,9 @@ export function splitName(state: ReadState, at: number, length: number): StitchN
 
 /** Reads one suffix; false when none is left. */
 function suffix(state: ReadState, said: Said, lead: number | null, from: number, before: readonly Piece[]): boolean {
-  const times = said.count === null ? timesAt(state) : null;
+  const around = phraseAt(state);
+  const part = around?.meaning.is === 'around' && partAt(state, state.at + around.length) !== null;
+  const times = said.count === null && !part ? timesAt(state) : null;
   if (times !== null) {
     said.count = times;
     said.times = true;
@@ -290,7 +292,7 @@ function startOrSpur(
     if (spur) return spur;
     if (state.foundation?.value.from !== 'chain') return [startOf(state, 'chain 2', stitch, number * per, from)];
     firstChain(state, where.nth);
-    said.where = { into: 'one' };
+    said.where = where.on ? null : { into: 'one' };
   }
   if (state.awaiting && meaning.is === 'stitch' && !said.where)
     return [startOf(state, state.awaiting.from, stitch, number, from)];

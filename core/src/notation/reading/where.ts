@@ -7,7 +7,8 @@ import { keyAt, passIf, phraseAt, type ReadState } from './state.js';
 /** Where stitches go, as said after them: "in next 3 sts", "in each st around", "in ring", "to last 2 sts". */
 export type Where =
   | { readonly into: 'ring' | 'one' | 'each' | 'around' | 'edge' | 'layers' | 'each end' | 'corners' | 'sides' | 'chains' }
-  | { readonly into: 'chain'; readonly nth: number }
+  /** `on` where the stitches go on from there: "4 sc from 2nd ch". */
+  | { readonly into: 'chain'; readonly nth: number; readonly on: boolean }
   | { readonly into: 'every'; readonly step: number }
   | { readonly into: 'places'; readonly at: readonly number[] }
   | { readonly into: 'to last'; readonly count: number; readonly each: boolean }
@@ -87,6 +88,11 @@ function numberedPlaces(state: ReadState): Where | null {
     state.at = i + 1;
     return { into: 'one' };
   }
+  const ends = state.tokens[i + 1];
+  if (number !== null && number > 1 && i === state.at && (!ends || [',', ')', ']', '}', '*', ';', '.'].includes(ends.key))) {
+    state.at = i + 1;
+    return { into: 'next', count: checkedCount(state, number, token!), each: false };
+  }
   if (number === null || (unit !== 'stitches' && unit !== 'chain')) return null;
   if (number === 1 && i === state.at) return null;
   state.at = i + 1;
@@ -144,8 +150,9 @@ function ringOf(state: ReadState, length: number, lead: boolean): Where | null {
 function nthChainOf(state: ReadState, length: number): Where {
   const the = keyAt(state) === 'the' ? 1 : 0;
   const [nth] = ordinal(state.tokens, state.at + the);
+  const on = keyAt(state, state.at - 1) === 'from';
   state.at += length;
-  return { into: 'chain', nth: nth ?? 2 };
+  return { into: 'chain', nth: nth ?? 2, on };
 }
 
 function eachOf(state: ReadState, length: number): Where {
