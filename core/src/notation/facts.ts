@@ -38,7 +38,8 @@ const BREAKS: ReadonlySet<string> = new Set([',', 'but', 'then', '-', ':', '(', 
 
 /** The facts in a remark's words, sentence by sentence. */
 export function factsIn(text: string): readonly Fact[] {
-  return sentencesOf(tokenize(text)).flatMap(factsOfSentence);
+  const tokens = tokenize(text);
+  return tokens.some(({ key }) => TELLING.has(key) || STUFFS.test(key)) ? sentencesOf(tokens).flatMap(factsOfSentence) : [];
 }
 
 type Clause = readonly Token[];
@@ -228,31 +229,43 @@ function sizesIn(all: Clause): Fact[] {
   return facts;
 }
 
-const THINGS: readonly (readonly [Thing, readonly string[]])[] = [
-  ['ring', ['keyring', 'keyrings', 'keychain']],
-  ['magnet', ['magnet', 'magnets']],
-  ['cord', ['cord', 'cords', 'ribbon', 'string', 'lanyard']],
-  ['button', ['button', 'buttons']],
-  ['bead', ['bead', 'beads']],
-  ['card', ['card', 'cardboard']],
-  ['wire', ['wire', 'wires']],
-  ['bell', ['bell', 'bells', 'rattle', 'squeaker']],
-  ['thread', ['thread', 'floss', 'embroider', 'embroidery']],
-];
+const THINGS: ReadonlyMap<string, Thing> = new Map(
+  (
+    [
+      ['ring', 'keyring keyrings keychain'],
+      ['magnet', 'magnet magnets'],
+      ['cord', 'cord cords ribbon string lanyard'],
+      ['button', 'button buttons'],
+      ['bead', 'bead beads'],
+      ['card', 'card cardboard'],
+      ['wire', 'wire wires'],
+      ['bell', 'bell bells rattle squeaker'],
+      ['thread', 'thread floss embroider embroidery'],
+    ] as const
+  ).flatMap(([thing, words]) => words.split(' ').map((word) => [word, thing] as const)),
+);
 /** "Thread the tail through": here it is something to do. */
 const THREADS_THE_TAIL: ReadonlySet<string> = new Set(['the', 'tail', 'it', 'through']);
 
 /** Small things a sentence asks for, with a length where one is named; "no magnet" asks for none. */
 function thingsIn(clauses: readonly Clause[]): Fact[] {
   return clauses.flatMap((clause) =>
-    THINGS.flatMap(([thing, words]): Fact[] => {
-      const at = clause.findIndex(
-        ({ key }, i) => words.includes(key) && !(key === 'thread' && THREADS_THE_TAIL.has(clause[i + 1]?.key ?? '')),
-      );
-      if (at < 0 || denied(clause, at)) return [];
-      const cm = clause.findIndex(({ key }, i) => key === 'cm' && Math.abs(i - at) <= 4);
+    clause.flatMap(({ key }, at): Fact[] => {
+      const thing = THINGS.get(key);
+      const done = key === 'thread' && THREADS_THE_TAIL.has(clause[at + 1]?.key ?? '');
+      if (!thing || done || denied(clause, at)) return [];
+      const cm = clause.findIndex((token, i) => token.key === 'cm' && Math.abs(i - at) <= 4);
       const value = numberOf(clause[cm - 1]);
       return [{ is: 'thing', thing, mm: value === null ? null : value * 10 }];
     }),
   );
 }
+
+/** Words that a remark with something to say holds one of, beside those of stuffing. */
+const TELLING: ReadonlySet<string> = new Set([
+  ...FACE,
+  ...THINGS.keys(),
+  ...'eyes eye unstuffed flat attach sew join joined joining right leave tail fasten close draw fo finish rounds spiral spirals rows back marker markers mark pm hook hooks yarn weight'.split(
+    ' ',
+  ),
+]);
