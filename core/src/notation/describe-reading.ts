@@ -18,6 +18,7 @@ const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
   again: ['the stitches are worked once', 'the stitches are worked over and over'],
   'group-times': ['the group is worked once', 'the group is worked all round'],
   'last-total': ['the last number is stitches', 'the last number is the total'],
+  'chain-place': ['the chain stands beside the first stitch', 'the chain takes the place of the first stitch'],
   'each-number': ['so many in every stitch', 'so many in all, one in each'],
   'two-words': ['both words are one stitch', 'they are two, one after the other'],
   'inc-number': ['so many increases', 'so many stitches in one'],

@@ -20,6 +20,8 @@ export type Doubt =
   | 'group-times'
   /** "inc x6; 12 sc": stitches, or the total. */
   | 'last-total'
+  /** A counted chain at a round's start: beside the first stitch below, or in its place. */
+  | 'chain-place'
   /** "2 sc dec": so many decreases in sc, or stitches and then a decrease. */
   | 'two-words'
   /** "12 sc each (12)": so many in every one, or so many in all. */

@@ -503,6 +503,85 @@ describe('what makers write', () => {
       'Shell (make 2)\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\n\nRim\nR1: hold both shells together and sc through both around (12)',
       'Shell × 2: 6 12 | Rim: 12',
     ],
+    [
+      'Written in UK terms\n\nTomato\nRnd 1: 6 dc into magic ring (6)\nRnd 2: 2 dc in each (12)\nRnd 3: *1 dc, 2 dc in next* 6 times (18)\nRnd 4: miss 2, dc 16 (16)\nRnd 5: dc2tog x 8 (8)',
+      '6 12 18 16 8',
+    ],
+    [
+      'Mitten (British terms)\nRow 1: ch 11, dc in 2nd ch from hook and each ch to end (10)\nRow 2: ch 1, dc across (10)\nRow 3: ch 2, htr in each st (10)',
+      '10 10 10',
+    ],
+    [
+      'Nut\nR1: 6 sc in MR [6 sts]\nR2: inc x6 [12 sts]\nR3: sc around, 12 sts\nR4: sc around (total 12)\nR5: sc around (12 sts total)\nR6: sc around ... 12 sts.\nR7: dec x6: 6',
+      '6 12 12 12 12 12 6',
+    ],
+    ['Nut\nR1: 6 sc in MR → 6\nR2: inc x6 ➜ 12 sts\nR3: sc around == 12\nR4: sc around -> 12', '6 12 12 12'],
+    ['Nut\nR1 (6): 6 sc in MR\nR2 (12): inc x6\nR3 (12 sts): sc around', '6 12 12'],
+    ['Nut\nR1: 6 sc in MR. 6 sts\nR2: inc x6. 12 sts\nR3: sc around. 12 sts.', '6 12 12'],
+    ['Nut\nR1: 6 sc in MR (=6)\nR2: inc x6 (=12)\nR3: (sc, inc) x6 (=18 sts)', '6 12 18'],
+    ['Nut\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nR3: [sc, inc] x6 / 18\nR4: sc around / 18', '6 12 18 18'],
+    ['Nut\nR1: Make a slip knot, ch 2, 6 sc in 2nd ch from hook (6)\nR2: inc x6', '6 12'],
+    ['Nut\nBegin with a magic ring.\nR1: 6 sc into the ring (6)\nR2: inc x6', '6 12'],
+    [
+      'Nut\nR1: ch 3, sl st to form a ring, ch 1, 6 sc into ring, sl st to join (6)\nR2: ch 1, 2 sc in each st, sl st to join (12)',
+      '6 12',
+    ],
+    ['Nut\nR1: ch 1, 6 sc in ring (6), pull tight\nR2: inc x6 (12)', '6 12'],
+    [
+      'Hat\nR1: ch 2 (counts as hdc), 7 hdc in MR, join (8)\nR2: ch 2 (counts as first hdc), hdc in same st, 2 hdc in each remaining st, join (16)\nR3: ch 2 (counts as hdc), 2 hdc in next, (1 hdc, 2 hdc in next) x 7, join (24)',
+      '8 16 24',
+    ],
+    [
+      'Muzzle\nR1: ch 4, starting from second ch from hook 2 sc, 3 sc in last, turn, working on other side 1 sc, 2 sc in last (8)',
+      '8',
+    ],
+    ['Muzzle\nR1: ch 5, sk 1 ch, 3 sc, 3 sc in the last ch, on the opposite side 2 sc, inc (10)', '10'],
+    ['Bunny\n\n1. Head\nR1: 6 sc in MR (6)\n\n2. Ears – make 2\nR1: 5 sc in MR (5)', 'Head: 6 | Ears × 2: 5'],
+    ['Bunny\n\n♥ HEAD ♥\nR1: 6 sc in MR (6)\n\n♥ EARS (x 2) ♥\nR1: 5 sc in MR (5)', 'HEAD: 6 | EARS × 2: 5'],
+    [
+      'Bunny\n\nHead:\nR1: 6 sc in MR (6)\nEars: (make two)\nR1: 5 sc in MR (5)\nTail: make 1\nR1: 4 sc in MR (4)',
+      'Head: 6 | Ears × 2: 5 | Tail: 4',
+    ],
+    ['Bunny\n### Head ###\nR1: 6 sc in MR (6)\n### Ear ### (make 2)\nR1: 5 sc in MR (5)', 'Head: 6 | Ear × 2: 5'],
+    ['Bunny\n***Head***\nR1: 6 sc in MR (6)\n***Ear*** x2\nR1: 5 sc in MR (5)', 'Head: 6 | Ear × 2: 5'],
+    [
+      'Dog\nBody\nR1: 6 sc in MR (6)\nLeft leg\nR1: 5 sc in MR (5)\nRight leg\nWork as left leg.',
+      'Body: 6 | Left leg: 5 | Right leg: 5',
+    ],
+    [
+      'Dog\nBody (make 1) in brown\nR1: 6 sc in MR (6)\n\nSpots (make 3: 2 small, 1 big)\nR1: 5 sc in MR (5)',
+      'Body: 6 | Spots × 3: 5',
+    ],
+    [
+      'Foot (make 2)\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nFasten off the first only.\n\nTrousers\nR1: from second foot, ch 4, sc in each of 12 sts of first foot, sc in 4 ch, sc in 12 sts of second foot, sc in other side of 4 ch (32)\nR2: sc around (32)',
+      'Foot × 2: 6 12 | Trousers: 32 32',
+    ],
+    [
+      'Cap\nR1: 8 sc in MR (8)\nR2: inc x8 (16)\nR3: BLO sc around (16)\nR4: sc around (16)\n\nBrim\nR1: join to front loops of R2, (sc, inc) x8 (24)',
+      'Cap: 8 16 16 16 | Brim: 24',
+    ],
+    [
+      'Square (make 2)\nRow 1: ch 7, 6 sc (6)\nRows 2-6: ch 1, turn, 6 sc (6)\n\nJoining\nHold both squares together and work through both layers: 6 sc along each side, 3 sc in each corner (36)',
+      'Square × 2: 6 6 6 6 6 6 | Joining: 36',
+    ],
+    [
+      'Chick\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\n(place eyes between R2 and R3)\nR3: sc around (12) – stuff lightly\nR4: dec x6 (6), fasten off, leave long tail',
+      '6 12 12 6',
+    ],
+    [
+      'Chick\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\n*** add eyes ***\nR3: sc around (12)\n!!! stuff !!!\nR4: dec x6 (6)',
+      '6 12 12 6',
+    ],
+    [
+      'Chick\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nNote: from here use the smaller hook.\nR3: sc around (12)\nTip: mark the first stitch.\nR4: dec x6 (6)',
+      '6 12 12 6',
+    ],
+    ['Bird\nR1: X*6 in MR\nR2: V*6\nR3: (X*1,V*1)*6\nR4: X*18\nR5: (X*1,A*1)*6', '6 12 18 18 12'],
+    ['Bird (x=sc, v=inc, a=dec)\n1: 6x in ring\n2: 6v\n3: (x,v) x 6\n4-5: 18x\n6: (x,a) x 6', '6 12 18 18 18 12'],
+    ['Whale 🐳 x1\nR1\ufe0f\u20e3 6sc mr\nR2\ufe0f\u20e3 inc x6\nR3\ufe0f\u20e3 (sc inc) x6\nR4\ufe0f\u20e3 sc', '6 12 18 18'],
+    ['whale\nround1: 6 sc mr, round2: 6 inc, round3: sc+inc x6, round4: sc', '6 12 18 18'],
+    ['whale\nR1:6sc in mr(6)\nR2:6inc(12)\nR3:(1sc,1inc)*6(18)\nR4-R5:18sc', '6 12 18 18 18'],
+    ['whale\n> R1: 6 sc in MR (6)\n>> R2: inc x6 (12)\n> _R3: sc (12)_', '6 12 12'],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     const { diagnostics } = checkPattern(read(text));
@@ -543,5 +622,31 @@ describe('what makers write', () => {
       );
       expect(meant.filter((each) => each !== null)).toEqual([]);
     }
+  });
+
+  it.each([
+    'Shopping list\n\n2 balls of cotton\n1 hook, 3.5 mm\n6 buttons\nstuffing',
+    'My top tips\n1. Count every round.\n2. Use a marker.\n3. Stuff as you go.\n4. Increase your breaks.\n5. Chain your projects, not too many at once.',
+    'Abbreviations\n\nsc: single crochet\ninc: increase\nMR: magic ring\n(...) x 6: repeat 6 times',
+    'The ring lay in the grass. He made a chain of daisies, 20 or so, and turned around.\nShe skipped 2 stones over the pond.',
+    'I have finished 3 of the 8 arms.\n\nDec 12: sent it off.\nInc. postage 8.50.',
+    'To do:\n[ ] body\n[x] arms (make 2)\n[ ] sew',
+  ])('makes no pattern of what is none: %j', (text) => {
+    expect(read(text).pattern.parts).toEqual([]);
+  });
+
+  it.each([
+    ['R4: (2 sc, inc) x6 (25)\nR5: sc around (24)', [4]],
+    ['R4: (2 sc, inc) x5 (24)\nR5: sc around (24)', [4]],
+    ['R4: 2 sc, inc x6 (26)\nR5: sc around (24)', [4]],
+    ['R4: sc (19)\nR5: sc (18)', [4]],
+    ['R4-6: sc around (20)\nR7: (2 sc, inc) x6 (24)', [4, 5, 6]],
+    ['R4: (2 sc, dec) x6 (12)', [4]],
+    ['R4: 17 sc (18)\nR5: sc around (18)', [4]],
+    ['R4: 8 sc, inc, 9 sc (18)\nR5: sc around (19)', [4]],
+  ])('still finds the slip, and tells it once: %j', (rounds, bad) => {
+    const { parts, diagnostics } = checkPattern(read(`${BEGUN}R3: (sc, inc) x6 (18)\n${rounds}`));
+    expect(parts[0]!.rounds.flatMap(({ ok, number }) => (ok ? [] : [number]))).toEqual(bad);
+    expect(diagnostics.filter(({ severity }) => severity === 'error')).toHaveLength(1);
   });
 });

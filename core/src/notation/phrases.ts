@@ -311,7 +311,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
     create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
-    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside | alternate | alternating | nothing fancy | you do | we do | you | we`),
+    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside | alternate | alternating | nothing fancy | slip knot | a slip knot | make a slip knot | slipknot | a slipknot | you do | we do | you | we`),
   ],
   [
     { is: 'counted', counted: true },
@@ -376,7 +376,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       ),
       combine(
         words(
-          'sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close |',
+          'sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close',
         ),
         words('to form | to make | forming | into'),
         words('a ring | ring | a loop | a circle | the ring'),

@@ -40,7 +40,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   let end = all.length;
   while (end > start && FENCE.has(all[end - 1]!.key)) end--;
   const fenced = start > 0 && (all[0]!.key === '#' || end < all.length);
-  const sentence = sentenceEnd(all, start, end);
+  const sentence = sentenceEnd(all, afterNumber(all, start), end);
   const stopped = sentence === end - 1 && all[sentence]?.key === '.';
   const colon = all[end - 1]?.key === ':';
   if (colon) end--;
@@ -53,11 +53,13 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
   const marked = fenced || bold;
   if (!plain && !marked) return null;
-  if (!marked && said.copies === null && (stopped || asksFor(name))) return null;
+  const led = lead > start && all.slice(start, lead).some(({ key }) => TURNS.has(key));
+  if (!marked && said.copies === null && ((stopped && !led) || asksFor(name))) return null;
   const nameSpan = join(name[0]!, name[name.length - 1]!);
   const rest = all.slice(lead, end);
   if (!marked && (all[sentence]?.key === '!' || NO_NAME_BEGINS.has(name[0]!.key) || rest.length > MOST_PASSING)) return null;
-  const mark = marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === start ? 'bare' : 'passing';
+  const mark =
+    marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === afterNumber(all, start) || led ? 'bare' : 'passing';
   return {
     is: 'heading',
     name: text.slice(nameSpan.from, nameSpan.to).trim(),
@@ -94,10 +96,13 @@ function sentenceEnd(tokens: readonly Token[], start: number, end: number): numb
 
 /** Words that lead to a name: "Now for the ears", "okay so the little ball", "Part 1: Arm", "And one tail". */
 const LEADS: ReadonlySet<string> = new Set(
-  "now for the okay ok so and then begin start with let’s let's lets make making here here’s here's heres is this a an one your on to crochet work hi hii hiii".split(
+  "now for the okay ok so and then begin start with let’s let's lets make making here here’s here's heres is this a an one your on to crochet work hi hii hiii us with".split(
     ' ',
   ),
 );
+
+/** Words that turn to the next part. */
+const TURNS: ReadonlySet<string> = new Set(['now', 'begin', 'start', 'next', 'then', 'first']);
 
 function leading(tokens: readonly Token[], start: number, end: number): number {
   let i = start;
@@ -105,12 +110,17 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
     const mark = [':', '-', '.', ')'].includes(tokens[i + 2]?.key ?? '') ? 1 : 0;
     if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
   }
-  if (numberOf(tokens[i]) !== null && [')', '.', ':'].includes(tokens[i + 1]?.key ?? '') && tokens[i + 2]?.kind === 'word')
-    i += 2;
+  i = afterNumber(tokens, i);
   const from = i;
   while (i < end - 1 && (LEADS.has(tokens[i]!.key) || isFirst(tokens, i))) i++;
   // "The pear" is a name as it stands; "okay so the little ball" is not.
   return i === from + 1 && from === start && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
+}
+
+/** "1. Head", "2) Ears": past the number of a list. */
+function afterNumber(tokens: readonly Token[], at: number): number {
+  const listed = numberOf(tokens[at]) !== null && [')', '.', ':'].includes(tokens[at + 1]?.key ?? '');
+  return listed && tokens[at + 2]?.kind === 'word' ? at + 2 : at;
 }
 
 /** "First, the head:" leads to a name; "First leg" is one. */

@@ -200,7 +200,8 @@ function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers 
   const dashed = end?.key === '-' && end.from === tokens[mark - 1]!.to;
   const last = listed ? first : (ranged ?? first);
   if (sure) return { first, last, word: 'round', relative: false, open: null, next: mark };
-  if (!end || !BARE_ENDS.has(end.key) || dashed || !namesWork(tokens.slice(mark + 1))) return null;
+  const rest = tokens.slice(mark + 1, mark + 1 + MOST_LOOKED_AT);
+  if (!end || !BARE_ENDS.has(end.key) || dashed || !namesWork(rest) || addresses(rest)) return null;
   return { first, last, word: 'round', relative: false, open: null, next: mark + 1 };
 }
 
@@ -229,6 +230,12 @@ function codeLength(tokens: readonly Token[], at: number): number {
 
 /** Most tokens that are looked through for a stitch. */
 const MOST_LOOKED_AT = 60;
+
+/** "Increase your breaks": a word of the craft said to a person, and no work. */
+function addresses(tokens: readonly Token[]): boolean {
+  const phrase = longestPhrase(vocabularyOf('US'), tokens, 0);
+  return ['your', 'my', 'our', 'yourself'].includes(tokens[phrase?.length ?? 1]?.key ?? '');
+}
 
 /** Whether the words say at once what is worked: a stitch comes before any word that is not the craft's. */
 export function namesWork(tokens: readonly Token[]): boolean {

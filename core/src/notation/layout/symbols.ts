@@ -72,7 +72,7 @@ function legendOf(lines: readonly RawLine[]): Symbols {
       const small = symbol.kind === 'word' && symbol.text !== symbol.text.toUpperCase();
       // "inc – increase (2 sc in one)" tells what every pattern knows.
       if (known && WORKED.has(known.meaning.is)) continue;
-      if (!small || (join.key === '=' && (!known || known.meaning.is === 'times')))
+      if (!small || (join.key === '=' && (!known || ['times', 'filler', 'remark'].includes(known.meaning.is))))
         legend.set(symbol.text, [
           tokens
             .slice(i + 2, i + 2 + phrase.length)
@@ -110,9 +110,13 @@ function isSymbol(token: Token): boolean {
   return !NO_SYMBOLS.has(token.key);
 }
 
+const NAMES: ReadonlySet<string> = new Set(['inc', 'dec', 'hdc', 'color', 'colour']);
+
 /** Whether rounds are written in the usual letters: several with a V or an A, or with a counted X and no stitch's name. */
 function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
   let lettered = 0;
+  // Where a V stands for increases, "sc" may be written out beside it.
+  const lettersTell = lines.some(({ tokens }) => tokens.some(({ text, kind }) => kind === 'word' && text === 'V'));
   for (const { tokens } of lines) {
     const letters = tokens.some(
       ({ kind, text }, i) =>
@@ -122,9 +126,7 @@ function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
         (tokens[i - 1]?.kind === 'number' || ['(', ','].includes(tokens[i - 1]?.key ?? '') || text === 'X') &&
         tokens[i + 1]?.kind !== 'number',
     );
-    const named = tokens.some(
-      ({ key }) => key === 'sc' || key === 'inc' || key === 'dec' || key === 'hdc' || key === 'color' || key === 'colour',
-    );
+    const named = tokens.some(({ key }) => NAMES.has(key) || (key === 'sc' && !lettersTell));
     if (letters && !named && tokens.some(({ kind }) => kind === 'number')) lettered++;
   }
   return lettered >= 2;

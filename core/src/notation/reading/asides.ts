@@ -179,7 +179,7 @@ export function remarkAt(state: ReadState, token: Token): Piece {
     const { key } = state.tokens[state.at]!;
     if (',;.!)]}|'.includes(key) || totalAt(state, true) !== null) break;
     const next = key === 'and' ? phraseAt(state, state.at + 1)?.meaning.is : undefined;
-    if (next === 'stitch' || next === 'increase' || next === 'decrease') break;
+    if (next === 'stitch' || next === 'increase' || next === 'decrease' || next === 'layers') break;
     state.at++;
   }
   if (state.tokens[state.at - 1] === undefined || state.tokens[state.at - 1]!.to <= token.from) state.at++;

@@ -79,7 +79,8 @@ function starTimes(state: ReadState): number | null {
   const token = state.tokens[state.at + 1];
   const number = numberOf(token);
   const next = state.tokens[state.at + 2];
-  const ends = next === undefined || next.kind === 'mark' || means(state, 'times', state.at + 2);
+  const ends =
+    next === undefined || next.kind === 'mark' || means(state, 'times', state.at + 2) || means(state, 'with', state.at + 2);
   if (number === null || !ends) return null;
   state.at += 2;
   passIf(state, 'times');

@@ -9,7 +9,7 @@ import { hasStitches, remember, type Gathered } from './gathered.js';
 import { itemPiece, type Piece } from './piece.js';
 import { partAt } from './references.js';
 import { aroundAlone, repeatSaid, wholeRepeated, wholeTimesAt } from './repeats.js';
-import { chainAt, joinAt, otherSide, startOf, workedOn } from './starts.js';
+import { chainAt, firstChain, joinAt, otherSide, startOf, workedOn } from './starts.js';
 import { keyAt, means, passIf, phraseAt, spanFrom, spanOf, type ReadState } from './state.js';
 import { everyTogether, isPlainWork, isWorked, plainWork } from './placing.js';
 import { splitName, workedAt } from './stitches.js';
@@ -82,7 +82,7 @@ const READERS: Readonly<Partial<Record<Meaning['is'], ReadPhrase>>> = {
     return closed;
   },
   turn: (state, { length }, token) => passed(state, length, token, { kind: 'close', how: 'turn' }),
-  skip: (state, { length }, token) => skipAt(state, length, token),
+  skip: (state, { length }, token, all) => skipAt(state, length, token, !hasStitches(all)),
   rest: restAt,
   colour: (state, { length }, token) => {
     state.at += length;
@@ -199,7 +199,12 @@ function placeWords(state: ReadState, length: number, token: Token, is: 'startin
     else if (keyAt(state) === 'leg') state.at++;
     return [];
   }
-  const where = whereAt(state);
+  const where = is === 'into' && partAt(state) ? null : whereAt(state);
+  const named = is === 'into' ? partAt(state) : null;
+  if (named) {
+    state.at += named.length;
+    return [];
+  }
   if (where?.into === 'chain' && state.foundation?.value.from === 'chain')
     state.foundation = { ...state.foundation, value: { ...state.foundation.value, first: where.nth } };
   else if (is === 'into' && !where) {
@@ -226,7 +231,7 @@ function sameAsPart(state: ReadState, length: number, token: Token): Piece[] {
   return [];
 }
 
-function skipAt(state: ReadState, length: number, token: Token): Piece[] {
+function skipAt(state: ReadState, length: number, token: Token, begins: boolean): Piece[] {
   state.at += length;
   const where = whereAt(state);
   const number = where ? null : numberOf(state.tokens[state.at]);
@@ -234,5 +239,10 @@ function skipAt(state: ReadState, length: number, token: Token): Piece[] {
   if (number !== null) state.at++;
   if (means(state, 'stitches')) state.at += phraseAt(state)!.length;
   if (keyAt(state) === 'unworked') state.at++;
+  // "ch 5, sk 1 ch, 3 sc" begins in the second chain.
+  if (begins && state.foundation?.value.from === 'chain' && passIf(state, 'chain')) {
+    firstChain(state, count + 1);
+    return [];
+  }
   return [itemPiece({ kind: 'skip', count }, spanFrom(state, token.from))];
 }

@@ -38,10 +38,18 @@ export function chainsOf(state: ReadState, count: number, span: Span, before: re
   }
   const whole = spanFrom(state, span.from);
   const chain = (counts: number): Piece[] => [itemPiece({ kind: 'chain', count, counts }, whole)];
+  if (said !== null && said !== false && before.every(isQuiet) && !state.context.first) {
+    const skip = itemPiece({ kind: 'skip', count: 1 }, { from: whole.to, to: whole.to });
+    const standing = chain(said === 'one' ? 1 : count);
+    return [choice('chain-place', [standing, [...standing, skip]])];
+  }
   if (said !== null) return chain(said === 'one' ? 1 : said ? count : 0);
   // Which of these is usual depends on where the chain stands: see `withChains`.
   return [choice('chain', [chain(0), chain(count)])];
 }
+
+/** Colours and remarks, which may stand before anything. */
+const isQuiet = (piece: Piece): boolean => piece.is === 'item' && (piece.item.kind === 'colour' || piece.item.kind === 'remark');
 
 /** Most tokens in which another piece is looked for. */
 const MOST_REST = 80;
