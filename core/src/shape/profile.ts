@@ -83,19 +83,19 @@ export function stuffedProfile(
     capped,
   );
   const widest = Math.max(...plain.r);
+  const mass = massesOf(counts);
   const pressure = firmness / (widest * height);
   const field = (at: Float64Array, force: Float64Array): void => {
     force.fill(0);
     pullRings(counts, at, force);
     for (const spring of springs) pull(spring, n, at, force);
     push(n, pressure, capped, at, force);
-    // A ring moves as one body of its stitches: the force on each of them is what sets its pace.
     for (let k = 0; k < n; k++) {
-      force[k] = force[k]! / counts[k]!;
-      force[n + k] = force[n + k]! / counts[k]!;
+      force[k] = force[k]! / mass[k]!;
+      force[n + k] = force[n + k]! / mass[k]!;
     }
-    force[2 * n] = force[2 * n]! / counts[0]!;
-    force[2 * n + 1] = capped ? force[2 * n + 1]! / counts[n - 1]! : 0;
+    force[2 * n] = force[2 * n]! / mass[0]!;
+    force[2 * n + 1] = capped ? force[2 * n + 1]! / mass[n - 1]! : 0;
   };
   fire(x, field, { dtMax: 0.5, steps: 20_000, force: 1e-5, move: 1e-5 });
   const w = size.width;
@@ -106,6 +106,17 @@ export function stuffedProfile(
     pole: 0,
     tip: capped ? (x[2 * n + 1]! - base) * w : null,
   };
+}
+
+/** A wall hangs a ring of few stitches on one of so many times as many, at most, as if it were light; past that it is slowed. */
+const LIGHTEST = 32;
+
+/**
+ * A ring moves as one body of its stitches: the force on each of them is what sets its pace. One next to a far larger ring is
+ * slowed, or the springs between the two would throw it about. Where it comes to rest does not depend on this.
+ */
+function massesOf(counts: readonly number[]): number[] {
+  return counts.map((count, k) => Math.max(count, (counts[k - 1] ?? 0) / LIGHTEST, (counts[k + 1] ?? 0) / LIGHTEST));
 }
 
 /** A spring between two points of the outline, `weight` stitches wide. Index n is the pole, n + 1 the tip. */
