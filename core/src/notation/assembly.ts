@@ -173,7 +173,7 @@ export function keepNote(all: Assembly, span: Span, tokens: readonly Token[]): v
   if (!said) return;
   const label = said === 'label' ? printLabelOf(tokens) : null;
   const short = text.length > 60 ? `${text.slice(0, 59)}…` : text;
-  all.report({ code: 'note-with-work', severity: 'warning', text: short, label, parts: all.parts.length > 0, span });
+  all.report({ code: 'note-with-work', severity: 'warning', text: short, label, span });
 }
 
 function printLabelOf(tokens: readonly Token[]): string {

@@ -84,7 +84,7 @@ export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Sp
   | { readonly code: 'terms-mixed'; readonly declared: Terms; readonly word: string; readonly line: Span }
   | { readonly code: 'no-rounds' }
   /** A line kept as a note although it sounds like work; `label` where it begins like a round. */
-  | { readonly code: 'note-with-work'; readonly text: string; readonly label: string | null; readonly parts: boolean }
+  | { readonly code: 'note-with-work'; readonly text: string; readonly label: string | null }
   | { readonly code: 'bad-copies'; readonly text: string; readonly most: number }
   | { readonly code: 'more-like-this'; readonly what: string; readonly more: number }
   | {

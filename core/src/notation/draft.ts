@@ -30,9 +30,10 @@ export function draftOf(
     named: null,
     contexts: [null, null],
   };
+  const next = nextLines(lines);
   let apart = true;
   lines.forEach((line, i) => {
-    takeLine(all, line, apart, nextAfter(lines, i));
+    takeLine(all, line, apart, next[i]);
     apart = line.is === 'blank';
   });
   if (!all.part) all.title ??= all.heading?.name ?? null;
@@ -41,11 +42,17 @@ export function draftOf(
   return { title: all.title ?? all.parts[0]?.name ?? '', parts: all.parts, notes: all.notes };
 }
 
-/** The next line that is not blank. */
-function nextAfter(lines: readonly Line[], at: number): Line | undefined {
-  let i = at + 1;
-  while (lines[i]?.is === 'blank') i++;
-  return lines[i];
+/** For each line the next one that is not blank. */
+function nextLines(lines: readonly Line[]): (Line | undefined)[] {
+  let next: Line | undefined;
+  return lines
+    .map((_line, i) => lines[lines.length - 1 - i]!)
+    .map((line) => {
+      const after = next;
+      if (line.is !== 'blank') next = line;
+      return after;
+    })
+    .reverse();
 }
 
 function takeLine(all: Assembly, line: Line, apart: boolean, next: Line | undefined): void {

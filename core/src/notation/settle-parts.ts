@@ -1,7 +1,7 @@
 import { BOUNDS } from '../bounds/index.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
 import type { Draft, DraftPart, DraftRound } from './assembly.js';
-import { foundationPlaces, isFlat, partNamed, type CountedBefore, type RoundBefore } from './foundation.js';
+import { foundationPlaces, isFlat, type CountedBefore, type RoundBefore } from './foundation.js';
 import { foundationOf, measureRound } from './items.js';
 import { checkColours, checkStart } from './line-checks.js';
 import type { Like, Part, RoundLine } from './pattern.js';
@@ -134,6 +134,5 @@ function takenOver(all: Settling, draft: DraftPart, lines: readonly RoundLine[],
 }
 
 function sourceOf(all: Settling, name: string): readonly RoundLine[] | undefined {
-  const part = all.parts.findLast((each) => each.name === name);
-  return part?.lines ?? (partNamed(all.counted, name) ? all.parts.at(-1)?.lines : undefined);
+  return all.parts.findLast((each) => each.name === name)?.lines;
 }

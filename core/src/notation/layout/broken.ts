@@ -55,6 +55,7 @@ export function withoutNeighbours(text: string, lines: readonly RawLine[]): RawL
 
 function pieces(text: string, line: RawLine): RawLine[] {
   const { tokens } = line;
+  if (tokens.length < 2) return [line];
   const starts = [0];
   for (let i = 1; i < tokens.length; i++) {
     if (!labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;

@@ -16,12 +16,15 @@ export type Line =
 export type RoundText = Extract<Line, { is: 'round' }>;
 export type Words = Extract<Line, { is: 'words' }>;
 
+const BLANK: Line = { is: 'blank' };
+
 /** Sorts one line. */
 export function readLine(text: string, raw: RawLine): Line {
+  if (raw.tokens.length === 0) return BLANK;
   const bullets = bulletsOf(raw.tokens);
   const tokens = withoutBoldStars(raw.tokens.slice(bullets), raw.sure);
   const [first, last] = [tokens[0], tokens.at(-1)];
-  if (!first || !last) return { is: 'blank' };
+  if (!first || !last) return BLANK;
   const span = { from: first.from, to: last.to };
   const label = readLabel(tokens, raw.sure);
   if (label) return { is: 'round', label, tokens: tokens.slice(label.next), span: join(span, label.span) };

@@ -24,8 +24,11 @@ export function rawLines(text: string): RawLine[] {
 }
 
 export function rawLine(text: string, from: number, to: number): RawLine {
-  return { tokens: withWholeNumbers(tokenize(text, from, to)), sure: false, from, to };
+  const tokens = from < to ? withWholeNumbers(tokenize(text, from, to)) : NONE;
+  return { tokens, sure: false, from, to };
 }
+
+const NONE: readonly Token[] = [];
 
 /** A mark that stands nowhere in the text, for what layout alone says. */
 export function mark(key: string, at: number): Token {

@@ -108,6 +108,7 @@ function unclosed(state: ReadState, opener: Token, closer: Closer, inside: Piece
 function clusterAt(state: ReadState, pieces: readonly Piece[], from: number): Piece | null {
   const back = state.at;
   const where = whereAt(state);
+  if (!where) return null;
   const stitches = usual(pieces).flatMap((piece): Cluster['stitches'] => {
     const chain = chainOf(piece);
     if (chain) return [{ stitch: 'ch', count: chain.count }];
@@ -116,7 +117,7 @@ function clusterAt(state: ReadState, pieces: readonly Piece[], from: number): Pi
     return per === 1 && together === 1 && typeof count === 'number' ? [{ stitch, count }] : [];
   });
   const several = stitches.length > 1 || (stitches[0]?.count ?? 0) > 1;
-  const count = where && stitches.length === pieces.length && several ? clusterTimes(state, where) : null;
+  const count = stitches.length === pieces.length && several ? clusterTimes(state, where) : null;
   if (count === null) {
     state.at = back;
     return null;

@@ -85,6 +85,8 @@ export interface ReadState {
   readonly tokens: readonly Token[];
   readonly context: RoundContext;
   readonly vocabulary: Vocabulary;
+  /** The phrases looked up so far, by the token they begin at. */
+  readonly phrases: (Match | null | undefined)[];
   readonly report: (diagnostic: ReadingDiagnostic) => void;
   at: number;
   /** Groups open at the cursor. */
@@ -111,6 +113,7 @@ export function stateOf(text: string, tokens: readonly Token[], context: RoundCo
     tokens,
     context,
     vocabulary: vocabularyOf(context.terms),
+    phrases: [],
     report,
     at: 0,
     depth: 0,
@@ -135,7 +138,11 @@ export function keyAt(state: ReadState, at = state.at): string {
 }
 
 export function phraseAt(state: ReadState, at = state.at): Match | null {
-  return longestPhrase(state.vocabulary, state.tokens, at);
+  const known = state.phrases[at];
+  if (known !== undefined) return known;
+  const found = longestPhrase(state.vocabulary, state.tokens, at);
+  if (at < state.tokens.length) state.phrases[at] = found;
+  return found;
 }
 
 /** Whether the phrase at the cursor means this. */
