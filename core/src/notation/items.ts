@@ -12,11 +12,11 @@ export interface RoundMeasure extends Measure {
   readonly around: number;
 }
 
-/** Every item, the groups with all that stands in them, in the order of the text. */
-export function* walk(items: readonly Item[]): Generator<Item> {
+/** Calls `see` with every item, the groups before all that stands in them, in the order of the text. */
+export function walk(items: readonly Item[], see: (item: Item) => void): void {
   for (const item of items) {
-    yield item;
-    if (item.kind === 'group') yield* walk(item.items);
+    see(item);
+    if (item.kind === 'group') walk(item.items, see);
   }
 }
 
@@ -27,21 +27,27 @@ export function mapItems(items: readonly Item[], change: (item: Exclude<Item, { 
 
 /** The works among some items and in their groups. */
 export function worksIn(items: readonly Item[]): Work[] {
-  return [...walk(items)].filter((item) => item.kind === 'work');
+  const works: Work[] = [];
+  walk(items, (item) => item.kind === 'work' && works.push(item));
+  return works;
 }
 
 /** The kinds of stitches some items are worked in, each as often as it is named. */
 export function stitchesIn(items: readonly Item[]): StitchName[] {
-  return [...walk(items)].flatMap((item): StitchName[] => {
-    if (item.kind === 'work') return [item.stitch];
-    return item.kind === 'cluster' ? item.stitches.map(({ stitch }) => stitch) : [];
+  const names: StitchName[] = [];
+  walk(items, (item) => {
+    if (item.kind === 'work') names.push(item.stitch);
+    else if (item.kind === 'cluster') for (const { stitch } of item.stitches) names.push(stitch);
   });
+  return names;
 }
 
 /** The loops some items are worked in. */
 export function loopsIn(items: readonly Item[]): ReadonlySet<Loop> {
   const loops = new Set<Loop>();
-  for (const item of walk(items)) if (item.kind === 'work' || item.kind === 'cluster') loops.add(item.loop);
+  walk(items, (item) => {
+    if (item.kind === 'work' || item.kind === 'cluster') loops.add(item.loop);
+  });
   return loops;
 }
 

@@ -73,10 +73,10 @@ export function checkCopies(
 
 /** A colour's letter that stands for nothing; each is told once. */
 export function checkColours(line: RoundLine, unnamed: Set<string>, report: Report): void {
-  for (const item of walk(line.items)) {
-    if (item.kind !== 'colour' || !isColourCode(item.name) || unnamed.has(item.name)) continue;
+  walk(line.items, (item) => {
+    if (item.kind !== 'colour' || !isColourCode(item.name) || unnamed.has(item.name)) return;
     unnamed.add(item.name);
     const place = line.places[line.items.indexOf(item)] ?? line.label;
     report({ code: 'colour-unnamed', severity: 'warning', name: item.name, span: { from: place.from, to: place.to } });
-  }
+  });
 }
