@@ -1,7 +1,7 @@
 import { roundLength, type Fabric, type PartCount } from '../fabric/index.js';
-import type { Item, Terms, Work } from '../notation/index.js';
+import { inLoop, isAction, usesOnce, type Item, type Terms, type Work } from '../notation/index.js';
 import { itemsOf, respread } from '../spacing/index.js';
-import { alike, asWritten, frameOf, inLoop, isAction, itemsOfRound, singleItems } from './round-words.js';
+import { alike, asWritten, frameOf, itemsOfRound, singleItems } from './round-words.js';
 
 /** A round cut at the action at hand. */
 interface CutRound {
@@ -74,11 +74,7 @@ function schoolOf({ done, at, rest }: CutRound): Work['school'] {
 }
 
 function usesOf(items: readonly Item[]): number {
-  return items.reduce(
-    (sum, item) =>
-      sum + (item.kind === 'work' ? item.together : item.kind === 'cluster' ? 1 : item.kind === 'skip' ? item.count : 0),
-    0,
-  );
+  return items.reduce((sum, item) => sum + usesOnce(item), 0);
 }
 
 /**

@@ -49,13 +49,6 @@ export function alike(items: readonly Item[]): Alike | null {
   return found;
 }
 
-/** The items with their stitches worked into a loop. */
-export function inLoop(items: readonly Item[], loop: Loop): Item[] {
-  return items.map((item) =>
-    item.kind === 'group' ? { ...item, items: inLoop(item.items, loop) } : item.kind === 'work' ? { ...item, loop } : item,
-  );
-}
-
 /**
  * The items of a round one by one as the maker takes them: what is worked several times stands so many times. Items that
  * are no action (a colour, a remark) stand where they are.
@@ -77,11 +70,6 @@ export function singleItems(items: readonly Item[], around: number): Item[] {
         return [item];
     }
   });
-}
-
-/** Whether an item is something the maker does, and so an action of the fabric. */
-export function isAction(item: Item): boolean {
-  return item.kind !== 'colour' && item.kind !== 'remark' && item.kind !== 'foundation';
 }
 
 /** Single items as people write them: equal stitches in a row as one, and what is worked over and over as a repeat. */

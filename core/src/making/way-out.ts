@@ -1,8 +1,8 @@
 import { LOOPS, roundLength, type Fabric, type PartCount } from '../fabric/index.js';
-import type { RoundLine, Terms } from '../notation/index.js';
+import { inLoop, type RoundLine, type Terms } from '../notation/index.js';
 import { itemsOf, spread, type SpreadRound } from '../spacing/index.js';
 import type { Alteration, AlteredPart, WrittenRound } from './alteration.js';
-import { alike, asWritten, frameOf, inLoop, itemsOfRound } from './round-words.js';
+import { alike, asWritten, frameOf, itemsOfRound } from './round-words.js';
 import { actionsOf } from './work-round.js';
 
 /** The two ways out of a count that is off, with what they cost, and which of them is better. */

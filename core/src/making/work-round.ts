@@ -1,3 +1,4 @@
+import { usesOnce } from '../notation/index.js';
 import { changeOf, type Change, type Fabric } from '../fabric/index.js';
 
 /** One action of a round: what it takes of the round below, what it makes. */
@@ -14,7 +15,7 @@ export function actionsOf(fabric: Fabric, round: number): RoundAction[] {
     const from = fabric.actionStart[action]!;
     const makes = fabric.actionStart[action + 1]! - from;
     const work = fabric.works[fabric.actionWork[action]!]!;
-    const uses = work.kind === 'work' ? work.together : work.kind === 'cluster' ? 1 : work.kind === 'skip' ? work.count : 0;
+    const uses = usesOnce(work);
     if (uses > 0 || makes > 0) actions.push({ uses, makes, change: changeOf(fabric, action) });
   }
   return actions;
