@@ -582,6 +582,43 @@ describe('what makers write', () => {
     ['whale\nround1: 6 sc mr, round2: 6 inc, round3: sc+inc x6, round4: sc', '6 12 18 18'],
     ['whale\nR1:6sc in mr(6)\nR2:6inc(12)\nR3:(1sc,1inc)*6(18)\nR4-R5:18sc', '6 12 18 18 18'],
     ['whale\n> R1: 6 sc in MR (6)\n>> R2: inc x6 (12)\n> _R3: sc (12)_', '6 12 12'],
+    [
+      'Panel (make 2)\nRow 1: ch 13, 12 sc (12)\nRows 2-12: ch 1, turn, 12 sc (12)\n\nBorder\nR1: 12 sc along the side, 3 sc in the corner, 12 sc along the side, 3 sc in the corner, 12 sc, 3 sc in corner, 12 sc, 3 sc in corner (60)',
+      'Panel × 2: 12 12 12 12 12 12 12 12 12 12 12 12 | Border: 60',
+    ],
+    [BEGUN + 'R3: sc around (12)\nR4: sc around (12)\nR5: in the back loops of R3, sc around (12)', '6 12 12 12 12'],
+    [
+      'Star\nR1: 5 sc in MR (5)\nR2: inc x5 (10)\nR3: (ch 6, sl st in 2nd ch from hook, sc, hdc, dc, tr, sk 1, sl st in next st) x 5',
+      '5 10 5',
+    ],
+    [
+      'Leaf\nCh 8. Sl st in 2nd ch from hook, sc 2, hdc 2, sc 1, 3 sc in last ch. On the other side: sc 1, hdc 2, sc 2, sl st 1. (15)',
+      '15',
+    ],
+    ['Carrot tops (make 3)\nch 12, sl st in 2nd ch from hook and in each ch back (11)', 'Carrot tops × 3: 11'],
+    ['Hair\nCut 20 pieces of yarn, 15 cm each. Knot them in.\n\nHead\nR1: 6 sc in MR (6)', '6'],
+    ['Mouse tail\nCh 15, fasten off', '15'],
+    ['Snail\nR1: ch 31, 30 sc (30)\nR2: turn, ch 2, 2 hdc in each st (60)\nRoll up and sew.', '30 60'],
+    ['Head\nR1: 6 sc in mc (6)\nR2: inc in each st (12)\nR3: (inc, 1) x 6 (18)\nR4: (inc, 2) x 6 (24)', '6 12 18 24'],
+    ['Head\nR1: 6\nR2: 6 inc\nR3: (1, inc) x6 (18)\nR4: (2, inc) x6 (24)\nR5: 24', '6 12 18 24 24'],
+    [
+      BEGUN + 'R3: [sc in next st, inc in next st] rep 6x (18)\nR4: [sc in next 2 sts, inc in next st], rep 6 times total (24)',
+      '6 12 18 24',
+    ],
+    [BEGUN + 'R3: 12 hdc. (12) Place marker.\nR4: hdc around. (12) FO.', '6 12 12 12'],
+    [BEGUN + 'R3: sc in each st around, change colour in last st (12)\nR4: sc around with new colour (12)', '6 12 12 12'],
+    [
+      'Ball\nR1. 6sc in magic circle. (6)\nR2. 2sc in each. (12)\nR3. *1sc, 2sc in next* repeat. (18)\nR4. 1sc in each (18)\nR5. *1sc, sc2tog* repeat. (12)\nR6. sc2tog all round. (6)',
+      '6 12 18 18 12 6',
+    ],
+    [
+      'Ball\nRound 1 (right side): 6 sc in ring [6 sc]\nRound 2: 2 sc in each sc [12 sc]\nRound 3: [1 sc in next sc, 2 sc in next sc] 6 times [18 sc]',
+      '6 12 18',
+    ],
+    [
+      'Ball\n1st round: 6 sc in ring (6)\n2nd round: inc 6 (12)\n3rd - 5th rounds: sc (12)\n6th round: dec 6 (6)',
+      '6 12 12 12 12 6',
+    ],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     const { diagnostics } = checkPattern(read(text));

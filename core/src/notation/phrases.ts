@@ -208,7 +208,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         'each | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining',
       ),
       words('st | sts | stitch | stitches | ch | chain | chs'),
-      words(' | around | across | of the round | of round | of the row | to end | to the end | along | all around | all round'),
+      words(
+        ' | around | across | of the round | of round | of the row | to end | to the end | back | along | all around | all round',
+      ),
     ),
   ],
   [
@@ -445,7 +447,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       combine(
         words('along | across | over | around | on | up | down'),
         ['', 'the'],
-        words('chain | ch | chains | chs | bridge | chain bridge'),
+        words(
+          'chain | ch | chains | chs | bridge | chain bridge | side | sides | long side | short side | next side | top | bottom',
+        ),
       ),
       combine(['around', 'along', 'across'], ['', 'the'], words('first | second | other | left | right | 1st | 2nd')),
       'along',
@@ -454,7 +458,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'remark' },
     words(`
-    lay | stuff | start stuffing | begin stuffing | place | move | mark | put | attach | insert | add | sew | fasten |
+    placing | moving | lay | stuff | start stuffing | begin stuffing | place | move | mark | put | attach | insert | add | sew | fasten |
     fo | finish | leave a | leave an | leave the | leave long | leave about | leave yarn | cut | continue | keep |
     weave | close | pull | do not | don't | don’t | embroider | set | this | you | pm | tie |
     thread | hide | remember | slide | use | count | check | note | turn it | turn right side out |

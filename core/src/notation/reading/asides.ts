@@ -133,7 +133,9 @@ export function colourAt(state: ReadState, first: Token): Piece[] {
   const names = colourIn(state, from, end, first);
   const span = spanFrom(state, first.from);
   if (names.length > 0) return names.map((colour) => ({ ...colour, span }));
-  if (!where) passToSeparator(state);
+  // "change colour in last st" names none.
+  if (where) return [remarkPiece(wordsIn(state, span), span)];
+  passToSeparator(state);
   tellUnread(state, spanFrom(state, first.from));
   return [];
 }

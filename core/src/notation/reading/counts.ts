@@ -20,6 +20,12 @@ export function timesAt(state: ReadState): Times | null {
   }
   if (phrase?.meaning.is === 'times') return timesAfterMark(state, phrase.length);
   const token = state.tokens[state.at];
+  if (token?.key === 'once') {
+    state.at++;
+    if (keyAt(state) !== 'more') return 1;
+    state.at++;
+    return 2;
+  }
   const bracketed = timesInBrackets(state);
   if (bracketed !== null) return bracketed;
   if (token?.key === '*' && state.stars === 0) return starTimes(state);

@@ -27,7 +27,8 @@ export function unknownStitch(
   }
   // "18 (18)": a number that is all there is counts the plain stitch.
   const alone = before.every(isPrelude) && (state.at >= state.tokens.length || totalAt(state, true) !== null);
-  if (!words && alone) return [plainWork(count, span)];
+  // So does "(1, inc)" in a group.
+  if (!words && (alone || (state.depth > 0 && !phrase))) return [plainWork(count, span)];
   tellUnread(state, span);
   return [];
 }

@@ -1,4 +1,4 @@
-import type { Chain, Times } from '../pattern.js';
+import type { Chain, Times, Work } from '../pattern.js';
 import { join } from '../span.js';
 import { choice, itemPiece, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
@@ -76,11 +76,17 @@ function wholeTimes(stitches: readonly Piece[], worked: WorkedPieces | null): Pi
   return [choice('times-of', [stitches, [group([...before, ...worked.single], worked.times)]])];
 }
 
+const isSameStitch = (a: Work, b: Work): boolean => a.stitch === b.stitch && a.loop === b.loop && a.through === b.through;
+
 /** "sc, inc (18)": as written, or over and over. */
 function onceOrAround(stitches: readonly Piece[]): Piece[] | null {
   if (stitches.length < 2 || !stitches.every(isCounted) || stitches.filter(isStitch).length < 2) return null;
   if (stitches.some((piece) => piece.is === 'group')) return null;
-  return [choice('again', [stitches, [group(stitches, 'around')]])];
+  // "sc sc" over and over is a plain round.
+  const [first] = stitches;
+  const alike = isPlainWork(first) && stitches.every((piece) => isPlainWork(piece) && isSameStitch(piece.item, first.item));
+  const around = alike ? itemPiece({ ...first.item, count: 'around' }, group(stitches, 1).span) : group(stitches, 'around');
+  return [choice('again', [stitches, [around]])];
 }
 
 /** A last "12 sc" may be the total; a last slip stitch may close the round. */
