@@ -54,7 +54,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const marked = fenced || bold;
   if (!plain && !marked) return null;
   const led = lead > start && all.slice(start, lead).some(({ key }) => TURNS.has(key));
-  if (!marked && said.copies === null && ((stopped && !led) || asksFor(name))) return null;
+  if (!marked && (asksFor(name) || (said.copies === null && stopped && !led))) return null;
   const nameSpan = join(name[0]!, name[name.length - 1]!);
   const rest = all.slice(lead, end);
   if (!marked && (all[sentence]?.key === '!' || NO_NAME_BEGINS.has(name[0]!.key) || rest.length > MOST_PASSING)) return null;
