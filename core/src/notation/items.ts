@@ -12,6 +12,18 @@ export interface RoundMeasure extends Measure {
   readonly around: number;
 }
 
+/** The shortest stitch, once, in both loops: what others are made from. */
+export const PLAIN: Work = {
+  kind: 'work',
+  stitch: 'sc',
+  per: 1,
+  together: 1,
+  school: 'open',
+  count: 1,
+  loop: 'both',
+  through: null,
+};
+
 /** Calls `see` with every item, the groups before all that stands in them, in the order of the text. */
 export function walk(items: readonly Item[], see: (item: Item) => void): void {
   for (const item of items) {

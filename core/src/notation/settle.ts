@@ -1,6 +1,6 @@
 import type { Doubt, ReadingDiagnostic } from './diagnostic.js';
 import { foundationPlaces, partNamed, resolvedLoops, type CountedBefore, type RoundBefore } from './foundation.js';
-import { measureItems, measureRound, type RoundMeasure } from './items.js';
+import { measureItems, measureRound, PLAIN, type RoundMeasure } from './items.js';
 import type { Foundation, Item, ItemPlace, RoundLine, Work } from './pattern.js';
 import { printItems, printLabel } from './print.js';
 import { decided, doubtsIn, itemPiece, placed, type Decide, type Piece } from './reading/piece.js';
@@ -151,16 +151,7 @@ function foundationOfLine(line: DraftLine, decide: Decide, known: Known): { valu
 
 type Decided = ReturnType<typeof decided>;
 
-const ANYTHING_AROUND: Item = {
-  kind: 'work',
-  stitch: 'sc',
-  per: 1,
-  together: 1,
-  school: 'open',
-  count: 'around',
-  loop: 'both',
-  through: null,
-};
+const ANYTHING_AROUND: Item = { ...PLAIN, count: 'around' };
 
 function reckon(
   line: DraftLine,

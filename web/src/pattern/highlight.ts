@@ -1,5 +1,5 @@
 import type { PatternCount } from '@lemniscus/core/fabric';
-import type { Item, ItemPlace } from '@lemniscus/core/notation';
+import type { Item, ItemPlace, Span } from '@lemniscus/core/notation';
 
 /** A stretch of the text and what it is, as a class name. */
 export interface Highlight {
@@ -22,7 +22,7 @@ export function highlightsOf({ pattern }: PatternCount): Highlight[] {
     for (const note of part.notes) add('note', note.span);
     for (const line of part.lines) {
       add('label', line.label);
-      line.settings.forEach((span) => all.push({ is: 'colour', from: span.from, to: span.to, ...colourOf(line.items) }));
+      line.settings.forEach((span, i) => addSetting(all, span, line.items[i]));
       line.items.forEach((item, i) => addItem(all, item, line.places[i] ?? null));
       if (line.stated) add('total', line.stated.span);
     }
@@ -32,10 +32,10 @@ export function highlightsOf({ pattern }: PatternCount): Highlight[] {
   return all.filter(({ from, to }) => from >= end && (end = to) >= 0);
 }
 
-/** The colour a round begins in, for the line before it that says so. */
-function colourOf(items: readonly Item[]): { colour?: string } {
-  const first = items[0];
-  return first?.kind === 'colour' ? { colour: first.name } : {};
+/** A line before a round that only sets its colour, or the chain it is worked over; they come first among its items. */
+function addSetting(all: Highlight[], { from, to }: Span, item: Item | undefined): void {
+  if (item?.kind === 'colour') all.push({ is: 'colour', from, to, colour: item.name });
+  else if (item?.kind === 'foundation') all.push({ is: 'place', from, to });
 }
 
 /** Items that stand in other lines are shown there. */

@@ -1,3 +1,4 @@
+import { PLAIN } from '../items.js';
 import type { Span } from '../span.js';
 import type { Token } from '../tokens.js';
 import { forRounds } from './asides.js';
@@ -59,7 +60,7 @@ export function numbered(state: ReadState, number: number, token: Token, all: Ga
 
 /** "2 in each stitch": the plain stitch, so many in one. */
 function manyInEach(per: number, count: 'around' | 1, span: Span): Piece {
-  return itemPiece({ kind: 'work', stitch: 'sc', per, together: 1, school: 'open', count, loop: 'both', through: null }, span);
+  return itemPiece({ ...PLAIN, per, count }, span);
 }
 
 /** "3 rounds", "3 more rounds" after the stitches of a round. */

@@ -1,3 +1,4 @@
+import { PLAIN } from '../items.js';
 import type { Group, Item, Times, Work } from '../pattern.js';
 import type { Meaning } from '../phrases.js';
 import type { Span } from '../span.js';
@@ -139,7 +140,7 @@ function nthAt(state: ReadState): number | null {
 
 /** A bare number of stitches whose name is not said: the plain stitch of the part. */
 export function plainWork(count: Times, span: Span): Piece {
-  return itemPiece({ kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count, loop: 'both', through: null }, span);
+  return itemPiece({ ...PLAIN, count }, span);
 }
 
 export function isPlainWork(piece: Piece | undefined): piece is Extract<Piece, { is: 'item' }> & { readonly item: Work } {

@@ -1,3 +1,4 @@
+import { PLAIN } from '../items.js';
 import type { Chain, Foundation, Start } from '../pattern.js';
 import { join, type Span } from '../span.js';
 import type { StitchName } from '../stitch.js';
@@ -218,8 +219,7 @@ function joinedToStitch(state: ReadState, end: number, token: Token): Piece[] {
   return [];
 }
 
-const oneOf = (stitch: StitchName, span: Span): Piece =>
-  itemPiece({ kind: 'work', stitch, per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null }, span);
+const oneOf = (stitch: StitchName, span: Span): Piece => itemPiece({ ...PLAIN, stitch }, span);
 
 function bridge(state: ReadState, names: readonly string[], end: number, token: Token, pieces: Piece[]): void {
   let chains = 0;
