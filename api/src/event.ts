@@ -15,11 +15,38 @@ const Alteration = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('instead'), line: Index, nth: Index, text: Words }),
 ]) satisfies z.ZodType<CoreAlteration>;
 
+/** The `followed` event that keeps the lines which line numbers are of. */
+const follows = { follows: z.uuid().optional() };
+/** Open runs with the rounds they had. */
+export const Runs = z
+  .array(z.object({ line: Index, rounds: Index }))
+  .max(1_000)
+  .readonly();
+/** A pattern's lines as an event keeps them: as much as a pattern can be, written out. */
+const Lines = z.array(z.string().max(4_000_000)).max(100_000).readonly();
+
 export const Event = z.discriminatedUnion('kind', [
-  z.object({ ...common, kind: z.literal('reached'), round: Index, action: Index }),
+  z.object({
+    ...common,
+    kind: z.literal('reached'),
+    round: Index,
+    action: Index,
+    line: Index.optional(),
+    nth: Index.optional(),
+    runs: Runs.optional(),
+    ...follows,
+  }),
   z.object({ ...common, kind: z.literal('undone'), event: z.uuid() }),
-  z.object({ ...common, kind: z.literal('altered'), changes: z.array(Alteration).min(1).max(100).readonly() }),
-  z.object({ ...common, kind: z.literal('remarked'), line: Index, nth: Index, text: Words }),
+  z.object({
+    ...common,
+    kind: z.literal('followed'),
+    lines: Lines,
+    seen: Lines.nullable(),
+    rounds: z.array(Index).max(100_000).readonly().optional(),
+  }),
+  z.object({ ...common, kind: z.literal('became'), as: common.piece }),
+  z.object({ ...common, kind: z.literal('altered'), changes: z.array(Alteration).min(1).max(100).readonly(), ...follows }),
+  z.object({ ...common, kind: z.literal('remarked'), line: Index, nth: Index, text: Words, ...follows }),
   z.object({ ...common, kind: z.literal('settled'), gate: Words, how: z.enum(['done', 'not']) }),
   z.object({ ...common, kind: z.literal('stuffed'), grams: z.number().min(0).max(100_000) }),
 ]) satisfies z.ZodType<MakerEvent>;

@@ -1,5 +1,6 @@
 import { BOUNDS, HOOK_RANGE } from '@lemniscus/core/bounds';
 import * as z from 'zod';
+import { Event } from './event.js';
 import { Kit } from './kit.js';
 
 export const MakeId = z.uuid('A make is named by a UUID.');
@@ -16,8 +17,9 @@ export const HookMm = z
 
 export const PatternText = z.string('The pattern is text.').max(BOUNDS.text, `A pattern has at most ${BOUNDS.text} characters.`);
 
-/** Where a piece is: 0-based round, and actions done in it. */
-export const Place = z.object({ round: z.int().min(0), action: z.int().min(0) });
+/** Of every begun piece, by its id, what of its log says how it is made and where it is. */
+export const PiecesSaid = z.record(z.string(), z.array(Event));
+export type PiecesSaid = z.infer<typeof PiecesSaid>;
 
 export const Make = z.object({
   id: MakeId,
@@ -35,8 +37,8 @@ export const Make = z.object({
 });
 export type Make = z.infer<typeof Make>;
 
-/** A make on the shelf: with where each begun piece is, by piece id. */
-export const ShelvedMake = Make.extend({ places: z.record(z.string(), Place) });
+/** A make on the shelf, with where its pieces are. */
+export const ShelvedMake = Make.extend({ said: PiecesSaid.default({}) });
 export type ShelvedMake = z.infer<typeof ShelvedMake>;
 
 /** The client names the make, so that sending twice makes one. */

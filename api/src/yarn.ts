@@ -1,7 +1,7 @@
 import { YARN_BOUNDS } from '@lemniscus/core/bounds';
 import type { Yarn as CoreYarn } from '@lemniscus/core/supply';
 import * as z from 'zod';
-import { Place, YarnWeight } from './make.js';
+import { PiecesSaid, YarnWeight } from './make.js';
 
 const Words = z.string().max(YARN_BOUNDS.words, `At most ${YARN_BOUNDS.words} characters.`);
 const number = ([min, max]: readonly [number, number], what: string): z.ZodNumber =>
@@ -36,5 +36,5 @@ export const YarnBatch = z.object({
 });
 
 /** Where the pieces of a make were when a yarn it uses was last weighed: what was worked since came off that weight. */
-export const YarnUse = z.object({ yarn: z.uuid(), make: z.uuid(), before: z.record(z.string(), Place) });
+export const YarnUse = z.object({ yarn: z.uuid(), make: z.uuid(), before: PiecesSaid });
 export type YarnUse = z.infer<typeof YarnUse>;

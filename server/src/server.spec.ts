@@ -90,7 +90,7 @@ describe('events', () => {
     const page = (await ask('GET', `/${MAKE.id}/events`)).body as { events: unknown[]; last: number };
     expect(page.events).toEqual([...events, { id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }]);
     expect((await ask('GET', `/${MAKE.id}/events?after=${page.last}`)).body).toEqual({ events: [], last: page.last });
-    expect((await ask('GET', '')).body).toMatchObject([{ places: { 'float/1': { round: 0, action: 2 } } }]);
+    expect((await ask('GET', '')).body).toMatchObject([{ said: { 'float/1': [events[1]] } }]);
   });
 
   it('come in pages, and refuse what is no event by its place', async () => {

@@ -1,5 +1,7 @@
 import { checkPattern, withoutLastColour, type PatternCount } from '../fabric/index.js';
 import { read, type Item, type OpenRun, type Part, type Pattern, type RoundLine } from '../notation/index.js';
+import type { Place, Position } from './log.js';
+import type { WrittenRound } from './written.js';
 
 /**
  * How a piece differs from its part: a written line worked for so many rounds, or one of its rounds worked in other words.
@@ -8,12 +10,6 @@ import { read, type Item, type OpenRun, type Part, type Pattern, type RoundLine 
 export type Alteration =
   | { readonly kind: 'length'; readonly line: number; readonly rounds: number }
   | { readonly kind: 'instead'; readonly line: number; readonly nth: number; readonly text: string };
-
-/** A round as the pattern counts it: the line it is written in, and which of the line's rounds; both 0-based. */
-export interface WrittenRound {
-  readonly line: number;
-  readonly nth: number;
-}
 
 /** A part as one piece of it is made. */
 export interface AlteredPart {
@@ -43,16 +39,25 @@ export function latestAlterations(changes: readonly Alteration[]): Alteration[] 
   return [...latest.values()];
 }
 
+/** How many rounds an open run stands for: the run, the rounds before it, and the line it is. */
+export type OpenRounds = (run: OpenRun, before: number, line: number) => number;
+
+/** Rounds a run without a length stands for until it is worked. */
+const AS_LONG_AS_YOU_LIKE = 6;
+
 /**
- * The part with its alterations. Open runs stand with the rounds they were given, or with `openRounds` (of the run and the rounds before it) until then.
+ * Open runs at a gauge: the rounds their length takes, measured along the wall from the start of the piece.
+ * @param stitchMm height of a stitch
+ */
+export function openRoundsAt(stitchMm: number): OpenRounds {
+  return ({ mm }, before) => (mm === null ? AS_LONG_AS_YOU_LIKE : Math.max(1, Math.ceil(mm / stitchMm) - before));
+}
+
+/**
+ * The part with its alterations. Open runs stand with the rounds they were given, or with `openRounds` until then.
  * An alteration of a line or round that is not there any more, or whose words cannot be read, is left out.
  */
-export function alteredPart(
-  pattern: Pattern,
-  part: Part,
-  changes: readonly Alteration[],
-  openRounds: (run: OpenRun, before: number) => number,
-): AlteredPart {
+export function alteredPart(pattern: Pattern, part: Part, changes: readonly Alteration[], openRounds: OpenRounds): AlteredPart {
   const latest = latestAlterations(changes);
   const lines: RoundLine[] = [];
   const origins: WrittenRound[] = [];
@@ -62,7 +67,7 @@ export function alteredPart(
     begins.push(lines.length);
     const own = latest.filter((change) => change.line === index);
     const given = own.find((change) => change.kind === 'length')?.rounds;
-    const written = line.open ? openRounds(line.open, number - (part.lines[0]?.first ?? 1)) : line.last - line.first + 1;
+    const written = line.open ? openRounds(line.open, number - (part.lines[0]?.first ?? 1), index) : line.last - line.first + 1;
     const rounds = Math.max(1, Math.min(MOST_ROUNDS, Math.round(given ?? written)));
     const other = new Map<number, readonly Item[]>();
     for (const change of own) {
@@ -96,4 +101,40 @@ export function alteredPart(
 export function countWith({ pattern }: PatternCount, index: number, { part }: AlteredPart): PatternCount['parts'][number] {
   const parts = pattern.parts.map((each, at) => (at === index ? part : each));
   return checkPattern({ pattern: { ...pattern, parts }, diagnostics: [] }).parts[index]!;
+}
+
+/** Where a round of an altered part is written: its line, and which round of it. Past the last, the end of the lines. */
+export function writtenRound({ part, origins }: AlteredPart, round: number): WrittenRound {
+  let from = 0;
+  for (const [index, { first, last }] of part.lines.entries()) {
+    const { line, nth } = origins[index]!;
+    if (round < from + last - first + 1) return { line, nth: nth + round - from };
+    from += last - first + 1;
+  }
+  return { line: (origins.at(-1)?.line ?? -1) + 1, nth: 0 };
+}
+
+/** The round of an altered part that stands at a place; where its line has fewer rounds, the one after it. */
+export function positionAt({ part, origins }: AlteredPart, { line, nth, action }: Place): Position {
+  let from = 0;
+  for (const [index, { first, last }] of part.lines.entries()) {
+    const own = origins[index]!;
+    const rounds = last - first + 1;
+    if (own.line > line) return { round: from, action: 0 };
+    if (own.line === line && nth < own.nth + rounds) return { round: from + nth - own.nth, action };
+    from += rounds;
+  }
+  return { round: from, action: 0 };
+}
+
+/** The place of a position in the lines the piece is worked by. */
+export function placeAt(altered: AlteredPart, { round, action }: Position): Place {
+  return { ...writtenRound(altered, round), action };
+}
+
+/** How many rounds each line stands for. */
+export function roundsOfLines({ part, origins }: AlteredPart, lines: number): number[] {
+  const rounds = Array.from({ length: lines }, () => 0);
+  part.lines.forEach(({ first, last }, index) => (rounds[origins[index]!.line]! += last - first + 1));
+  return rounds;
 }

@@ -3,28 +3,49 @@ export {
   countWith,
   itemsOfText,
   latestAlterations,
+  openRoundsAt,
+  placeAt,
+  positionAt,
+  writtenRound,
   type Alteration,
   type AlteredPart,
-  type WrittenRound,
+  type OpenRounds,
 } from './alteration.js';
 export { colourEarlier, workedOtherwise } from './differently.js';
 export {
   EMPTY_LOG,
   lastReached,
+  lastSaid,
   logUntil,
   nextTime,
   positionOf,
   record,
   standingEvents,
   START,
+  withNewNames,
   type Log,
   type MakerEvent,
+  type Place,
   type Position,
+  type ReachedEvent,
 } from './log.js';
+export {
+  answered,
+  carriedChanges,
+  decisiveEvents,
+  pieceMade,
+  pieceSaid,
+  positionOfPiece,
+  reachedAt,
+  remarksOn,
+  type PieceMade,
+  type PieceSaid,
+} from './made-piece.js';
 export { causesOf, gapsToRead, SLIP_SHARE, SLIPS, type Cause } from './miscount.js';
 export { nowOf, type Now, type Run } from './now.js';
 export { IDLE_MS, paceOf, sessionsOf, timeWorked, USUAL_PACE, type Session } from './pace.js';
 export { piecesOf, type Piece } from './piece.js';
+export { type Followed, type WorkedChange } from './piece-lines.js';
 export { actionsIn, isFinished, placeOfStitch, roundStartBefore, stepFrom, stitchesDone, within, type Step } from './step.js';
 export {
   closingRound,
@@ -36,7 +57,8 @@ export {
   type Timely,
   type TimelyKind,
 } from './timely.js';
-export { waysOut, writtenRound, type WaysOut } from './way-out.js';
+export { waysOut, type WaysOut } from './way-out.js';
+export { asKept, carry, type WrittenRound } from './written.js';
 export {
   actionsOf,
   countWithSlip,

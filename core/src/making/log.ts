@@ -6,25 +6,66 @@ export interface Position {
   readonly action: number;
 }
 
+/** Where a piece is in the lines it is worked by: a line, which of its rounds, and the actions done in that; all 0-based. */
+export interface Place {
+  readonly line: number;
+  readonly nth: number;
+  readonly action: number;
+}
+
+/** How many rounds an open run really had. */
+export interface RunMade {
+  readonly line: number;
+  readonly rounds: number;
+}
+
+/** The `followed` event whose lines the numbers of lines are of; none for what was said before lines were kept. */
+interface Follows {
+  readonly follows?: string | undefined;
+}
+
 /**
  * Something that happened at the hook. Events are appended and never changed.
  * `at` is the maker's clock in ms since 1970, kept ahead of every event already seen (`nextTime`), so that what was
  * done later also sorts later.
  */
-export type MakerEvent = { readonly id: string; readonly piece: string; readonly at: number } &
-  /** The piece is at this place; an earlier one than before when it was ripped back. */
-  (
-    | { readonly kind: 'reached'; readonly round: number; readonly action: number }
-    | { readonly kind: 'undone'; readonly event: string }
-    /** The piece is made differently from the pattern in these ways. */
-    | { readonly kind: 'altered'; readonly changes: readonly Alteration[] }
-    /** A remark on a round of the pattern; an empty one takes it away. */
-    | { readonly kind: 'remarked'; readonly line: number; readonly nth: number; readonly text: string }
-    /** Something to be done in time was done, or is not for this maker. */
-    | { readonly kind: 'settled'; readonly gate: string; readonly how: 'done' | 'not' }
-    /** Grams of stuffing the piece took. */
-    | { readonly kind: 'stuffed'; readonly grams: number }
-  );
+export type MakerEvent = { readonly id: string; readonly piece: string; readonly at: number } & (
+  | ReachedEvent
+  | { readonly kind: 'undone'; readonly event: string }
+  /**
+   * The piece is worked by these lines (`asKept`), as the pattern had them. `seen` is what the pattern says instead,
+   * where the piece was kept as it was made; `rounds` how many each line stood for, where the piece was begun before
+   * lines were kept.
+   */
+  | {
+      readonly kind: 'followed';
+      readonly lines: readonly string[];
+      readonly seen: readonly string[] | null;
+      readonly rounds?: readonly number[] | undefined;
+    }
+  /** All that was said of this piece was said of another: its part has a new name. */
+  | { readonly kind: 'became'; readonly as: string }
+  /** The piece is made differently from the pattern in these ways. */
+  | ({ readonly kind: 'altered'; readonly changes: readonly Alteration[] } & Follows)
+  /** A remark on a round of the pattern; an empty one takes it away. */
+  | ({ readonly kind: 'remarked'; readonly line: number; readonly nth: number; readonly text: string } & Follows)
+  /** Something to be done in time was done, or is not for this maker. */
+  | { readonly kind: 'settled'; readonly gate: string; readonly how: 'done' | 'not' }
+  /** Grams of stuffing the piece took. */
+  | { readonly kind: 'stuffed'; readonly grams: number }
+);
+
+/**
+ * The piece is at this place; an earlier one than before when it was ripped back. `round` is the round as the piece was
+ * made when it was said. Without `line` and `nth`, which were not always kept, it is all there is.
+ */
+export interface ReachedEvent extends Position, Follows {
+  readonly kind: 'reached';
+  readonly line?: number | undefined;
+  readonly nth?: number | undefined;
+  /** Open runs that are behind the piece. */
+  readonly runs?: readonly RunMade[] | undefined;
+}
 
 /** The events of each piece, each list without doubles and sorted by time, then id. */
 export type Log = ReadonlyMap<string, readonly MakerEvent[]>;
@@ -72,17 +113,31 @@ function merge(old: readonly MakerEvent[], added: readonly MakerEvent[]): readon
   return merged;
 }
 
-/** The event that says where the piece is now: the latest `reached` that is not undone; null before the first. */
-export function lastReached(log: Log, piece: string): Extract<MakerEvent, { kind: 'reached' }> | null {
-  const events = log.get(piece) ?? [];
-  const undone = new Set<string>();
-  for (let i = events.length - 1; i >= 0; i--) {
-    const event = events[i]!;
-    if (undone.has(event.id)) continue;
-    if (event.kind === 'reached') return event;
-    if (event.kind === 'undone') undone.add(event.event);
-  }
-  return null;
+const TOGETHER = new WeakMap<Log, Log>();
+
+/**
+ * The log with what was said of a piece before its part had a new name put to the piece it became. Law: without such
+ * events it is the very same log.
+ */
+export function withNewNames(log: Log): Log {
+  const known = TOGETHER.get(log);
+  if (known) return known;
+  const all = [...log.values()].flat();
+  const moves = standingOf(all.filter(({ kind }) => kind === 'became' || kind === 'undone').sort(byTime));
+  let moved: Log = log;
+  for (const move of moves) if (move.kind === 'became') moved = renamed(moved, move.piece, move.as, move);
+  TOGETHER.set(log, moved);
+  return moved;
+}
+
+function renamed(log: Log, from: string, to: string, until: MakerEvent): Map<string, readonly MakerEvent[]> {
+  const own = log.get(from) ?? [];
+  const early = own.filter((event) => byTime(event, until) <= 0);
+  const next = new Map(log);
+  next.delete(from);
+  if (early.length < own.length) next.set(from, own.slice(early.length));
+  if (early.length > 0) next.set(to, merge(log.get(to) ?? [], early));
+  return next;
 }
 
 /** What stands of a list of events; lists never change, so it is worked out once. */
@@ -111,9 +166,19 @@ function standingOf(events: readonly MakerEvent[]): readonly MakerEvent[] {
   return standing.reverse();
 }
 
-/** Where the piece is, as last said at the hook; the start when nothing was. */
+/** The event among those that stand that says where the piece is now; null before its first. */
+export function lastReached(said: readonly MakerEvent[]): Extract<MakerEvent, { kind: 'reached' }> | null {
+  return said.findLast((event) => event.kind === 'reached') ?? null;
+}
+
+/** The event that an undo takes back: the last thing that was said at the hook. */
+export function lastSaid(said: readonly MakerEvent[]): MakerEvent | null {
+  return said.findLast((event) => event.kind !== 'followed' && event.kind !== 'became') ?? null;
+}
+
+/** Where the piece is, in rounds as they were when it was last said at the hook; the start when nothing was. */
 export function positionOf(log: Log, piece: string): Position {
-  const reached = lastReached(log, piece);
+  const reached = lastReached(standingEvents(log, piece));
   return reached ? { round: reached.round, action: reached.action } : START;
 }
 

@@ -86,7 +86,7 @@ describe('the ways out', () => {
   const fabric = fabricOf(counted.parts[0]!);
   const plain = alteredPart(counted.pattern, counted.pattern.parts[0]!, [], () => 1);
   const ways = (round: number, found: number) =>
-    waysOut(counted.parts[0]!, fabric, (at) => writtenRound(plain, counted.parts[0]!, at), round, found, 'US');
+    waysOut(counted.parts[0]!, fabric, (at) => writtenRound(plain, at), round, found, 'US');
 
   it('advise to work on only after a slip of one in a large plain round', () => {
     // Common practice: absorbed in a large plain round, ripped back in a round with a repeat.
@@ -121,7 +121,7 @@ describe('the ways out', () => {
         for (let round = 1; round < before.roundCount; round++) {
           for (const off of [-1, 1]) {
             const found = roundLength(before, round) + off;
-            const { absorb } = waysOut(of, before, (at) => writtenRound(own, of, at), round, found, 'US');
+            const { absorb } = waysOut(of, before, (at) => writtenRound(own, at), round, found, 'US');
             if (!absorb) continue;
             absorbed++;
             const after = fabricOf(

@@ -57,7 +57,7 @@ describe('a piece made differently', () => {
     expect(lengths(changes).slice(3, 8)).toEqual([18, 18, 17, 18, 18]);
     const altered = alteredPart(counted.pattern, part, changes, () => 3);
     const count = countWith(counted, 0, altered);
-    const places = count.rounds.map((_, round) => writtenRound(altered, count, round));
+    const places = count.rounds.map((_, round) => writtenRound(altered, round));
     expect(places.slice(3, 9)).toEqual([0, 1, 2, 3, 4].map((nth) => ({ line: 3, nth })).concat({ line: 4, nth: 0 }));
     expect(count.rounds.map((round) => round.number)).toEqual(count.rounds.map((_, index) => index + 1));
     expect(altered.part.notes[0]!.before).toBe(altered.part.lines.length - 1);
@@ -115,7 +115,7 @@ const aChange = fc.constantFrom('plain', 'increase', 'decrease');
 function withWords({ count, counted: of, index, fabric, round }: (typeof parts)[number] & { round: number }, text: string) {
   const { part: own } = of;
   const plain = alteredPart(count.pattern, own, [], () => 1);
-  const change: Alteration = { kind: 'instead', ...writtenRound(plain, of, round), text };
+  const change: Alteration = { kind: 'instead', ...writtenRound(plain, round), text };
   const counts = countWith(
     count,
     index,

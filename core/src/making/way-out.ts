@@ -1,9 +1,10 @@
 import { LOOPS, roundLength, type Fabric, type PartCount } from '../fabric/index.js';
 import { inLoop, type RoundLine, type Terms } from '../notation/index.js';
 import { itemsOf, spread, type SpreadRound } from '../spacing/index.js';
-import type { Alteration, AlteredPart, WrittenRound } from './alteration.js';
+import type { Alteration } from './alteration.js';
 import { alike, asWritten, frameOf, itemsOfRound } from './round-words.js';
 import { actionsOf } from './work-round.js';
+import type { WrittenRound } from './written.js';
 
 /** The two ways out of a count that is off, with what they cost, and which of them is better. */
 export interface WaysOut {
@@ -109,12 +110,4 @@ function faceOrLimbAhead(lines: readonly RoundLine[], fabric: Fabric, round: num
     if (fabric.limb[row]! > 0 || LOOPS[fabric.loop[row]!] !== 'both') return true;
   }
   return lines.slice(0, SOON).some((line) => line.items.some((item) => item.kind === 'work' && item.through !== null));
-}
-
-/** Where a round of an altered part is written in the pattern. */
-export function writtenRound({ part, origins }: AlteredPart, { rounds }: PartCount, round: number): WrittenRound {
-  const at = rounds[round];
-  if (!at) return { line: part.lines.length, nth: 0 };
-  const origin = origins[at.line]!;
-  return { line: origin.line, nth: origin.nth + at.number - part.lines[at.line]!.first };
 }

@@ -79,7 +79,7 @@ describe('the basket', () => {
     const events = [reached(1, 1), reached(2, 2), reached(3, 5)];
     await serving.ask('POST', `/makes/${MAKE.id}/events`, { events });
     expect((await serving.ask('GET', '/yarns/uses')).body).toEqual([
-      { yarn: uuid(1), make: MAKE.id, before: { 'float/1': { round: 0, action: 2 } } },
+      { yarn: uuid(1), make: MAKE.id, before: { 'float/1': [events[1]] } },
     ]);
   });
 

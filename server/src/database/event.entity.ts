@@ -15,8 +15,11 @@ export const EventEntity = defineEntity({
     kind: p.string().$type<MakerEvent['kind']>(),
     round: p.integer().nullable(),
     action: p.integer().nullable(),
+    line: p.integer().nullable(),
+    nth: p.integer().nullable(),
+    follows: p.string().nullable(),
     event: p.string().nullable(),
-    /** The whole event as JSON, for kinds that are no place and no undoing. */
+    /** The whole event as JSON, for kinds that are no place and no undoing; the open runs behind a place. */
     detail: p.text().nullable(),
   }),
 });

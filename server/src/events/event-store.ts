@@ -1,5 +1,5 @@
-import { Event, EVENT_BATCH, type EventPage, type NewEvents } from '@lemniscus/api';
-import { EMPTY_LOG, record, type Log, type MakerEvent } from '@lemniscus/core/making';
+import { Event, EVENT_BATCH, Runs, type EventPage, type NewEvents } from '@lemniscus/api';
+import { EMPTY_LOG, record, type Log, type MakerEvent, type ReachedEvent } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { Problem } from '../http/problem.js';
 
@@ -12,20 +12,37 @@ interface StoredEvent {
   kind: MakerEvent['kind'];
   round: number | null;
   action: number | null;
+  line: number | null;
+  nth: number | null;
+  follows: string | null;
   event: string | null;
   detail: string | null;
 }
 
-function toEvent({ id, piece, at, kind, round, action, event, detail }: StoredEvent): MakerEvent {
-  if (kind === 'reached') return { id, piece, at, kind, round: round ?? 0, action: action ?? 0 };
+function toEvent({ id, piece, at, kind, event, detail, ...place }: StoredEvent): MakerEvent {
+  if (kind === 'reached') return { id, piece, at, kind, ...reachedOf(place, detail) };
   if (kind === 'undone') return { id, piece, at, kind, event: event ?? '' };
   return Event.parse(JSON.parse(detail ?? '{}'));
 }
 
+/** Places from before lines were kept have only a round. */
+function reachedOf(
+  { round, action, line, nth, follows }: Pick<StoredEvent, 'round' | 'action' | 'line' | 'nth' | 'follows'>,
+  runs: string | null,
+): Omit<ReachedEvent, 'kind'> {
+  const position = { round: round ?? 0, action: action ?? 0 };
+  if (line === null || nth === null || follows === null) return position;
+  return { ...position, line, nth, follows, ...(runs === null ? {} : { runs: Runs.parse(JSON.parse(runs)) }) };
+}
+
 /** One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite. */
-const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, event, detail)
-  select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action', value ->> 'event',
-    case when value ->> 'kind' in ('reached', 'undone') then null else value end
+const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, line, nth, follows, event, detail)
+  select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action',
+    case when value ->> 'kind' = 'reached' then value ->> 'line' end,
+    case when value ->> 'kind' = 'reached' then value ->> 'nth' end,
+    case when value ->> 'kind' = 'reached' then value ->> 'follows' end,
+    value ->> 'event',
+    case value ->> 'kind' when 'undone' then null when 'reached' then value -> 'runs' else value end
   from json_each(?) where true order by key
   on conflict (id) do nothing returning *`;
 

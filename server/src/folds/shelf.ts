@@ -1,5 +1,5 @@
-import type { ShelvedMake } from '@lemniscus/api';
-import { positionOf, type Log, type Position } from '@lemniscus/core/making';
+import type { PiecesSaid, ShelvedMake } from '@lemniscus/api';
+import { decisiveEvents, lastReached, standingEvents, withNewNames, type Log } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { logsOf } from '../events/event-store.js';
 import { listMakes } from '../makes/make-store.js';
@@ -11,10 +11,13 @@ export async function shelvedMakes(em: EntityManager): Promise<ShelvedMake[]> {
     em,
     makes.map(({ id }) => id),
   );
-  return makes.map((make) => ({ ...make, places: placesIn(logs.get(make.id)) }));
+  return makes.map((make) => ({ ...make, said: piecesSaid(logs.get(make.id)) }));
 }
 
-/** Where each begun piece is after all that a log says. */
-export function placesIn(log: Log | undefined): Record<string, Position> {
-  return log ? Object.fromEntries([...log.keys()].map((piece) => [piece, positionOf(log, piece)])) : {};
+/** What of a log says where each begun piece is. */
+export function piecesSaid(log: Log | undefined): PiecesSaid {
+  if (!log) return {};
+  const named = withNewNames(log);
+  const begun = [...named.keys()].map((piece) => [piece, standingEvents(named, piece)] as const);
+  return Object.fromEntries(begun.filter(([, said]) => lastReached(said)).map(([piece, said]) => [piece, decisiveEvents(said)]));
 }

@@ -4,7 +4,7 @@ import type { EntityManager } from '@mikro-orm/libsql';
 import { listYarns } from '../basket/yarn-store.js';
 import { logsOf } from '../events/event-store.js';
 import { listKits } from '../makes/make-store.js';
-import { placesIn } from './shelf.js';
+import { piecesSaid } from './shelf.js';
 
 /** For every yarn and every make on the shelf that uses it, where the make's pieces were when the yarn was weighed. */
 export async function usesOfYarns(em: EntityManager): Promise<YarnUse[]> {
@@ -21,7 +21,7 @@ export async function usesOfYarns(em: EntityManager): Promise<YarnUse[]> {
     own.map((yarn) => ({
       yarn: yarn.id,
       make: id,
-      before: placesIn(logUntil(logs.get(id) ?? EMPTY_LOG, yarn.weighedAt)),
+      before: piecesSaid(logUntil(logs.get(id) ?? EMPTY_LOG, yarn.weighedAt)),
     })),
   );
 }

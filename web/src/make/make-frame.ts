@@ -48,7 +48,9 @@ export class MakeFrame {
 
   constructor() {
     const title = inject(Title);
+    const plans = inject(PiecePlans);
     effect(() => this.current.open(this.id()));
+    effect(() => plans.keepEarlier());
     effect(() => title.setTitle(`${this.current.title() || 'Make'} · Lemniscus`));
   }
 }

@@ -1,13 +1,15 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
-import { checkPattern, fabricOf, roundColours } from '@lemniscus/core/fabric';
-import { isFinished, piecesOf, START, stitchesDone, within } from '@lemniscus/core/making';
+import { checkPattern, fabricOf, roundColours, type Fabric } from '@lemniscus/core/fabric';
+import type { StitchSize } from '@lemniscus/core/gauge';
+import { isFinished, stitchesDone } from '@lemniscus/core/making';
 import { counted, read } from '@lemniscus/core/notation';
 import { measure, standsOnStart } from '@lemniscus/core/shape';
 import { handGauge } from '@lemniscus/core/supply';
 import { Measurements } from '../data/owned/measurements';
 import { Shapes } from '../data/follows/shapes';
+import { shelvedPieces } from '../data/follows/shelved-pieces';
 import { ReadingTurns } from './reading-turns';
 import { Silhouette } from '../drawing/silhouette';
 
@@ -33,37 +35,36 @@ export class PlankReading {
 
   protected readonly known = computed(() => this.count() !== null);
 
-  private readonly parts = computed(() => {
+  private readonly pieces = computed(() => {
     const make = this.make();
+    const count = this.count();
+    if (!count) return [];
     const size = handGauge(make, make.kit.hand, this.measurements.items()).stitch;
-    return (this.count()?.parts ?? []).map((part) => {
-      const fabric = fabricOf(part);
+    const shown = new Map<Fabric, ReturnType<PlankReading['shown']>>();
+    return shelvedPieces(count, count.parts.map(fabricOf), make.said, size.height).map(({ piece, counted, fabric, position }) => {
+      const look = shown.get(fabric) ?? this.shown(fabric, size);
+      shown.set(fabric, look);
+      const inRound = fabric.stitchCount > 0 && position.round < fabric.roundCount ? position.action > 0 : false;
       return {
-        part,
+        ...piece,
+        ...look,
+        counted,
         fabric,
-        colours: roundColours(fabric),
-        upright: standsOnStart(fabric),
-        /** Read where it is drawn: its coming must not build every fabric anew. */
-        profile: () => this.shapes.profile(fabric, size),
+        position,
+        rounds: position.round + (inRound ? 0.5 : 0),
+        done: stitchesDone(fabric, position).total,
       };
     });
   });
 
-  private readonly pieces = computed(() => {
-    const count = this.count();
-    return (count ? piecesOf(count.pattern) : []).map((piece) => {
-      const part = this.parts()[piece.part]!;
-      const position = within(part.fabric, this.make().places[piece.id] ?? START);
-      const inRound = part.fabric.stitchCount > 0 && position.round < part.fabric.roundCount ? position.action > 0 : false;
-      return {
-        ...piece,
-        ...part,
-        position,
-        rounds: position.round + (inRound ? 0.5 : 0),
-        done: stitchesDone(part.fabric, position).total,
-      };
-    });
-  });
+  private shown(fabric: Fabric, size: StitchSize) {
+    return {
+      colours: roundColours(fabric),
+      upright: standsOnStart(fabric),
+      /** Read where it is drawn: its coming must not build every fabric anew. */
+      profile: () => this.shapes.profile(fabric, size),
+    };
+  }
 
   /** Pieces with their feet on the plank, mm and the scale that fits them all; null until every profile is there. */
   protected readonly standing = computed(() => {
@@ -101,8 +102,8 @@ export class PlankReading {
     const piece = begun[0] ?? pieces.find((each) => !isFinished(each.fabric, each.position));
     if (!piece) return 'Every piece is worked';
     if (pieces.every((each) => each.done === 0)) return `${counted(pieces.length, 'piece')}, not begun`;
-    const round = piece.part.rounds[piece.position.round];
-    return `${piece.name}, ${round ? `round ${round.number} of ${piece.part.rounds[piece.part.rounds.length - 1]!.number}` : 'done'}`;
+    const round = piece.counted.rounds[piece.position.round];
+    return `${piece.name}, ${round ? `round ${round.number} of ${piece.counted.rounds[piece.counted.rounds.length - 1]!.number}` : 'done'}`;
   });
 
   protected readonly progress = computed(() => {

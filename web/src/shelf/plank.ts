@@ -35,5 +35,9 @@ export class Plank {
   readonly make = input.required<ShelvedMake>();
   readonly remove = output();
 
-  protected readonly begun = computed(() => Object.values(this.make().places).some(({ round, action }) => round + action > 0));
+  protected readonly begun = computed(() =>
+    Object.values(this.make().said)
+      .flat()
+      .some((event) => event.kind === 'reached' && event.round + event.action > 0),
+  );
 }

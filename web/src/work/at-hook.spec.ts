@@ -142,19 +142,20 @@ describe('the piece at the hook', () => {
     );
   });
 
-  it('stays where it is while its pattern is written anew, and comes within what is left of it', () => {
+  it('stays where it is while its pattern is written anew, whatever is left of that', () => {
     const { current, hook } = atHook();
     for (let round = 0; round < 8; round++) hook.step('round');
     hook.step('group');
     const before = hook.position();
     current.type(TEXT.slice(0, TEXT.indexOf('R3')));
-    expect(isFinished(hook.fabric()!, hook.position()!)).toBe(true);
+    expect([hook.position(), hook.fabric()!.roundCount]).toEqual([before, 9]);
     current.type('');
     expect([hook.piece(), hook.now(), hook.finished()]).toEqual([null, null, false]);
     hook.step('stitch');
     current.type(TEXT);
     expect(hook.position()).toEqual(before);
-    expect(said).toHaveLength(9);
+    // The lines it is worked by, and nine steps.
+    expect(said).toHaveLength(10);
   });
 
   it('takes steps of the size chosen for it, also when it comes back', () => {

@@ -4,11 +4,12 @@ import { roundHeights } from '@lemniscus/core/gauge';
 import {
   colourAhead,
   isFinished,
+  lastSaid,
   nowOf,
+  remarksOn,
   roundsInLine,
   roundStartBefore,
   stepFrom,
-  within,
   writtenRound,
   type Position,
   type Step,
@@ -56,7 +57,7 @@ export class AtHook {
 
   readonly position = computed(() => {
     const plan = this.plan();
-    return plan && within(plan.fabric, this.log.place(plan.piece.id));
+    return plan && this.plans.position(plan.piece.id);
   });
   /** The round at hand, 0-based: what follows from it alone is not worked out anew at every stitch. */
   readonly round = computed(() => this.position()?.round ?? 0);
@@ -88,7 +89,16 @@ export class AtHook {
     const piece = this.piece();
     return piece ? this.log.said(piece.id) : [];
   });
-  readonly canUndo = computed(() => this.said().length > 0);
+  readonly canUndo = computed(() => lastSaid(this.said()) !== null);
+
+  /** The last remark on a round of the piece; '' for none. */
+  remarkOn(round: number): string {
+    const plan = this.plan();
+    if (!plan) return '';
+    const { line, nth } = writtenRound(plan.altered, round);
+    const all = remarksOn(this.said(), this.current.count(), plan.piece.part, plan.lines);
+    return all.findLast((remark) => remark.line === line && remark.nth === nth)?.text ?? '';
+  }
 
   /** An open run that is being worked: rounds so far, what it asks for, and how long the piece is; null in any other line. */
   readonly openRun = computed(() => {
@@ -97,8 +107,8 @@ export class AtHook {
     const size = this.current.stitch();
     const round = position && plan?.counted.rounds[position.round];
     if (!plan || !position || !round || !size) return null;
-    const written = writtenRound(plan.altered, plan.counted, position.round);
-    const line = this.current.count().pattern.parts[plan.piece.part]!.lines[written.line];
+    const written = writtenRound(plan.altered, position.round);
+    const line = plan.lines[written.line];
     if (!line?.open) return null;
     const done = roundsInLine(plan.counted, plan.fabric, position);
     // Measured along the wall, as the piece lies before it is stuffed.
@@ -130,13 +140,13 @@ export class AtHook {
     if (!plan || !position || isFinished(plan.fabric, position)) return false;
     this.chosen.set(plan.piece.id);
     const to = stepFrom(plan.fabric, position, by);
-    this.log.reach(plan.piece.id, to);
+    this.plans.reach(plan.piece.id, to);
     return to.round > position.round;
   }
 
   reach(to: Position): void {
     const piece = this.piece();
-    if (piece) this.log.reach(piece.id, to);
+    if (piece) this.plans.reach(piece.id, to);
   }
 
   toRoundStart(): void {
@@ -153,7 +163,7 @@ export class AtHook {
 
   say(what: Said): void {
     const piece = this.piece();
-    if (piece) this.log.say(piece.id, what);
+    if (piece) this.plans.tell(piece.id, what);
   }
 
   /** The round that was just ended, when the piece stands at the start of the next; else the one at hand. 0-based. */

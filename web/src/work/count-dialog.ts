@@ -59,7 +59,7 @@ export class CountDialog {
     const plan = this.hook.plan();
     const off = this.off();
     if (!plan || !off) return null;
-    const written = (round: number) => writtenRound(plan.altered, plan.counted, round);
+    const written = (round: number) => writtenRound(plan.altered, round);
     return waysOut(plan.counted, plan.fabric, written, this.round, this.due + off, this.current.terms());
   });
 

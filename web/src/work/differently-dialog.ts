@@ -58,11 +58,8 @@ export class DifferentlyDialog {
 
   /** The remark on that round as it stands. */
   protected readonly remark = linkedSignal(() => {
-    const { line, nth } = this.writtenAt(this.remarked());
-    const last = untracked(() => this.hook.said()).findLast(
-      (event) => event.kind === 'remarked' && event.line === line && event.nth === nth,
-    );
-    return last?.kind === 'remarked' ? last.text : '';
+    const round = this.remarked();
+    return untracked(() => this.hook.remarkOn(round));
   });
 
   /** What the action at hand could have been instead, with the rest of the round spread anew. */
@@ -110,7 +107,7 @@ export class DifferentlyDialog {
     const plan = this.hook.plan();
     const { line } = this.written();
     if (!plan) return;
-    const rounds = plan.counted.rounds.filter((_, round) => writtenRound(plan.altered, plan.counted, round).line === line).length;
+    const rounds = plan.counted.rounds.filter((_, round) => writtenRound(plan.altered, round).line === line).length;
     this.alter([{ kind: 'length', line, rounds: Math.max(1, rounds + more) }]);
   }
 
@@ -134,7 +131,7 @@ export class DifferentlyDialog {
 
   private writtenAt(round: number): WrittenRound {
     const plan = this.hook.plan();
-    return plan ? writtenRound(plan.altered, plan.counted, round) : { line: 0, nth: 0 };
+    return plan ? writtenRound(plan.altered, round) : { line: 0, nth: 0 };
   }
 
   private roundAtHand(): number {

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { stitchesDone } from '@lemniscus/core/making';
+import { carriedChanges, carry, stitchesDone } from '@lemniscus/core/making';
 import { MakerLog } from '../data/open/maker-log';
 import { PiecePlans } from '../data/open/piece-plans';
 import { AtHook } from './at-hook';
@@ -17,7 +17,7 @@ export class Pieces {
   readonly all = computed(() =>
     this.plans.pieces().map(({ id, name }) => {
       const fabric = this.plans.of(id)?.fabric;
-      const done = fabric ? stitchesDone(fabric, this.log.place(id)).total : 0;
+      const done = fabric ? stitchesDone(fabric, this.plans.position(id)).total : 0;
       const all = fabric?.stitchCount ?? 0;
       return {
         id,
@@ -44,7 +44,9 @@ export class Pieces {
     const others = this.plans.pieces().filter((piece) => piece.part === plan.piece.part && piece.id !== plan.piece.id);
     for (const { id, name } of others) {
       const stuffing = this.stuffingOf(id);
-      const fresh = (this.plans.of(id)?.changes ?? []).filter((change) => !plan.changes.some((own) => same(own, change)));
+      const other = this.plans.of(id);
+      const changes = other ? carriedChanges(other.changes, carry(other.lines, plan.lines)) : [];
+      const fresh = changes.filter((change) => !plan.changes.some((own) => same(own, change)));
       if (fresh.length > 0 || stuffing !== null) return { name, changes: fresh, stuffing };
     }
     return null;

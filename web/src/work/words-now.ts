@@ -70,17 +70,7 @@ export class WordsNow {
   });
 
   /** The remark on the round at hand. */
-  protected readonly remark = computed(() => {
-    const plan = this.hook.plan();
-    const at = plan?.counted.rounds[this.hook.round()];
-    if (!plan || !at) return '';
-    const origin = plan.altered.origins[at.line]!;
-    const nth = origin.nth + at.number - plan.counted.part.lines[at.line]!.first;
-    const last = this.hook
-      .said()
-      .findLast((event) => event.kind === 'remarked' && event.line === origin.line && event.nth === nth);
-    return last?.kind === 'remarked' ? last.text : '';
-  });
+  protected readonly remark = computed(() => this.hook.remarkOn(this.hook.round()));
 
   constructor() {
     effect(() => {

@@ -3,6 +3,7 @@ import { MakesAndEvents } from './0001-makes-and-events.js';
 import { Revisions } from './0002-revisions.js';
 import { Basket } from './0003-basket.js';
 import { KindsOfEvents } from './0004-kinds-of-events.js';
+import { PlacesInLines } from './0005-places-in-lines.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -10,4 +11,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0002-revisions', class: Revisions },
   { name: '0003-basket', class: Basket },
   { name: '0004-kinds-of-events', class: KindsOfEvents },
+  { name: '0005-places-in-lines', class: PlacesInLines },
 ];

@@ -25,7 +25,6 @@ import {
 import { Basket } from '../owned/basket';
 import { CurrentMake } from '../open/current-make';
 import { PiecePlans } from '../open/piece-plans';
-import { MakerLog } from '../open/maker-log';
 import { MakeDraft } from '../open/make-draft';
 import type { MadePart } from './made-part';
 import { Measurements } from '../owned/measurements';
@@ -56,7 +55,6 @@ export interface PartStuffing {
 export class Gathering {
   private readonly current = inject(CurrentMake);
   private readonly draft = inject(MakeDraft);
-  private readonly log = inject(MakerLog);
   private readonly pieces = inject(PiecePlans);
   private readonly basket = inject(Basket);
   private readonly measurements = inject(Measurements);
@@ -71,7 +69,7 @@ export class Gathering {
     plannedParts(
       { pattern: this.current.count().pattern, parts: this.pieces.parts().map(({ counted }) => counted) },
       (part) => this.pieces.parts()[part]?.fabric ?? null,
-      (piece) => this.log.place(piece),
+      (piece) => this.pieces.position(piece),
     ),
   );
 
@@ -93,7 +91,7 @@ export class Gathering {
       if (!this.kit().yarns.some((choice) => choice.yarn === yarn.id)) return { yarn, free: Math.max(0, free) };
       let since = used.get(yarn.weighedAt);
       if (!since) {
-        since = usedSince({ ...before, basket: all }, this.log.placesAt(yarn.weighedAt));
+        since = usedSince({ ...before, basket: all }, this.pieces.positionsAt(yarn.weighedAt));
         used.set(yarn.weighedAt, since);
       }
       return { yarn, free: Math.max(0, free - (since.get(yarn.id) ?? 0)) };

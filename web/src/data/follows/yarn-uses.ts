@@ -1,12 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { ShelvedMake, YarnUse } from '@lemniscus/api';
+import type { PiecesSaid, ShelvedMake, YarnUse } from '@lemniscus/api';
 import { checkPattern, fabricOf, type Fabric, type PatternCount } from '@lemniscus/core/fabric';
 import { START, type Position } from '@lemniscus/core/making';
 import { read } from '@lemniscus/core/notation';
-import { plannedParts, supplyOf, usedSince, type Situation } from '@lemniscus/core/supply';
+import { handGauge, plannedParts, supplyOf, usedSince, type Situation } from '@lemniscus/core/supply';
 import { catchError, EMPTY, forkJoin, switchMap } from 'rxjs';
 import { Basket } from '../owned/basket';
 import { MakeApi } from '../server/make-api';
+import { shelvedPieces, type ShelvedPiece } from './shelved-pieces';
 import { Measurements } from '../owned/measurements';
 import { Outbox } from '../sync/outbox';
 
@@ -64,12 +65,23 @@ export class YarnUses {
 
   private sharesOf(make: ShelvedMake, uses: readonly YarnUse[]): YarnShare[] {
     const { count, fabrics } = this.reading(make);
-    const place =
-      (places: Readonly<Record<string, Position>>) =>
-      (piece: string): Position =>
-        places[piece] ?? START;
+    const { height } = handGauge(make, make.kit.hand, this.measurements.items()).stitch;
+    const pieces = (said: PiecesSaid): ShelvedPiece[] => shelvedPieces(count, fabrics, said, height);
+    const place = (all: readonly ShelvedPiece[]) => {
+      const places = new Map(all.map(({ piece, position }) => [piece.id, position]));
+      return (piece: string): Position => places.get(piece) ?? START;
+    };
+    const now = pieces(make.said);
+    // A part whose length is open has as many rounds as its first piece.
+    const open = (part: number): boolean => count.parts[part]!.part.lines.some((line) => line.open);
+    const first = (part: number): ShelvedPiece | undefined =>
+      open(part) ? now.find(({ piece }) => piece.part === part) : undefined;
     const situation: Situation = {
-      parts: plannedParts(count, (part) => fabrics[part] ?? null, place(make.places)),
+      parts: plannedParts(
+        { pattern: count.pattern, parts: count.parts.map((counted, part) => first(part)?.counted ?? counted) },
+        (part) => first(part)?.fabric ?? fabrics[part] ?? null,
+        place(now),
+      ),
       tools: make,
       kit: make.kit,
       measurements: this.measurements.items(),
@@ -78,7 +90,7 @@ export class YarnUses {
     return supplyOf(situation).demands.flatMap(({ yarn, left }): YarnShare[] => {
       if (!yarn) return [];
       const use = uses.find((each) => each.yarn === yarn.id);
-      const used = use ? (usedSince(situation, place(use.before)).get(yarn.id) ?? 0) : 0;
+      const used = use ? (usedSince(situation, place(pieces(use.before))).get(yarn.id) ?? 0) : 0;
       return [{ make: make.id, title: make.title, yarn: yarn.id, used, needed: left.grams }];
     });
   }

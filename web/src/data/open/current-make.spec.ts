@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { DestroyRef, Injector } from '@angular/core';
 import { Kit, type Make, type Measurement } from '@lemniscus/api';
-import type { MakerEvent } from '@lemniscus/core/making';
+import { positionOf, type MakerEvent } from '@lemniscus/core/making';
 import { defer, map, of, Subject, switchMap, throwError } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { CurrentMake } from './current-make';
@@ -166,17 +166,17 @@ describe('the open make', () => {
     late.next(server.make);
     events.next({ events: [{ id: MAKE_ID, piece: 'float/1', at: 1, kind: 'reached', round: 1, action: 0 }], last: 1 });
     expect(current.make()).toMatchObject({ id: OTHER, version: 9, hookMm: 3.5 });
-    expect(log.place('float/1')).toEqual({ round: 0, action: 0 });
+    expect(positionOf(log.all(), 'float/1')).toEqual({ round: 0, action: 0 });
     expect(server.make).toMatchObject({ id: MAKE_ID, hookMm: 5, version: 2 });
   });
 
   it('moves pieces by events, undoes them, and takes in what another window did when it is looked at again', async () => {
     const { current, log } = open();
-    log.reach('float/1', { round: 0, action: 4 });
-    log.reach('float/1', { round: 1, action: 0 });
-    expect(log.place('float/1')).toEqual({ round: 1, action: 0 });
+    log.say('float/1', { kind: 'reached', round: 0, action: 4 });
+    log.say('float/1', { kind: 'reached', round: 1, action: 0 });
+    expect(positionOf(log.all(), 'float/1')).toEqual({ round: 1, action: 0 });
     log.undo('float/1');
-    expect(log.place('float/1')).toEqual({ round: 0, action: 4 });
+    expect(positionOf(log.all(), 'float/1')).toEqual({ round: 0, action: 4 });
     expect(sent.map((event) => event.kind)).toEqual(['reached', 'reached', 'undone']);
     expect(new Set(sent.map((event) => event.at)).size).toBe(3);
     const elsewhere = {
@@ -191,7 +191,7 @@ describe('the open make', () => {
     server.make = { ...server.make, hookMm: 8, version: 2 };
     window.dispatchEvent(new Event('focus'));
     await vi.advanceTimersByTimeAsync(100);
-    expect([log.place('float/1').action, current.make()!.hookMm, log.lastPiece()]).toEqual([3, 8, 'float/1']);
+    expect([positionOf(log.all(), 'float/1').action, current.make()!.hookMm, log.lastPiece()]).toEqual([3, 8, 'float/1']);
     server.make = { ...server.make, hookMm: 2, version: 3 };
     news.next({ what: 'make' });
     await vi.advanceTimersByTimeAsync(100);
@@ -212,7 +212,7 @@ describe('the open make', () => {
     const tell = async (after: number, last: number): Promise<number> => {
       news.next({ what: 'events', added: { after, last, events: server.events.slice(after, last) } });
       await settle(100);
-      return log.place('float/1').action;
+      return positionOf(log.all(), 'float/1').action;
     };
     server.events = [1, 2, 3, 4, 5].map(elsewhere);
     expect([await tell(0, 2), await tell(0, 2), await tell(1, 3), asked.mock.calls.length]).toEqual([2, 2, 3, 0]);
@@ -231,7 +231,7 @@ describe('the open make', () => {
     opening.next({ events: [], last: 0 });
     opening.complete();
     await settle(100);
-    expect(log.place('float/1')).toEqual({ round: 0, action: 3 });
+    expect(positionOf(log.all(), 'float/1')).toEqual({ round: 0, action: 3 });
   });
 
   it('takes choices back one by one, a slider drawn across as one, and leaves the text alone', async () => {

@@ -2,14 +2,14 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { EventPage, NewEvents } from '@lemniscus/api';
 import {
   EMPTY_LOG,
+  lastSaid,
   logUntil,
   nextTime,
-  positionOf,
   record,
   standingEvents,
+  withNewNames,
   type Log,
   type MakerEvent,
-  type Position,
 } from '@lemniscus/core/making';
 import { catchError, EMPTY } from 'rxjs';
 import { MakeApi } from '../server/make-api';
@@ -30,7 +30,8 @@ export class MakerLog {
   /** Something was said elsewhere before this was opened. */
   private missed = false;
 
-  readonly all = this.events.asReadonly();
+  /** By the names that the pieces have now. */
+  readonly all = computed(() => withNewNames(this.events()));
 
   /** Takes up a make with what the server has, and what waits here to be sent. */
   open(make: string, { events, last }: EventPage, waiting: readonly MakerEvent[]): void {
@@ -70,20 +71,16 @@ export class MakerLog {
       });
   }
 
-  place(piece: string): Position {
-    return positionOf(this.events(), piece);
-  }
-
-  /** Where every piece was at a time, ms since 1970. */
-  placesAt(time: number): (piece: string) => Position {
-    const then = logUntil(this.events(), time);
-    return (piece) => positionOf(then, piece);
+  /** What stood of what was said of a piece at a time, ms since 1970. */
+  saidUntil(time: number): (piece: string) => readonly MakerEvent[] {
+    const then = logUntil(this.all(), time);
+    return (piece) => standingEvents(then, piece);
   }
 
   /** The piece worked on last, or null before the first stitch of the make. */
   readonly lastPiece = computed(() => {
     let last: MakerEvent | null = null;
-    for (const events of this.events().values()) {
+    for (const events of this.all().values()) {
       const event = events[events.length - 1];
       if (event && (!last || event.at > last.at)) last = event;
     }
@@ -92,23 +89,21 @@ export class MakerLog {
 
   /** What was said of a piece and is not undone; earliest first. */
   said(piece: string): readonly MakerEvent[] {
-    return standingEvents(this.events(), piece);
+    return standingEvents(this.all(), piece);
   }
 
-  say(piece: string, what: Said): void {
-    if (this.make === null) return;
+  /** @returns the id of what was said */
+  say(piece: string, what: Said): string {
     const event: MakerEvent = { id: crypto.randomUUID(), piece, at: nextTime(this.events(), Date.now()), ...what };
+    if (this.make === null) return event.id;
     this.events.update((log) => record(log, [event]));
     this.outbox.add(this.make, event);
-  }
-
-  reach(piece: string, { round, action }: Position): void {
-    this.say(piece, { kind: 'reached', round, action });
+    return event.id;
   }
 
   /** Takes back the last thing said of a piece, whatever it was. */
   undo(piece: string): void {
-    const last = this.said(piece).at(-1);
+    const last = lastSaid(this.said(piece));
     if (last) this.say(piece, { kind: 'undone', event: last.id });
   }
 }
