@@ -5,6 +5,7 @@ import { factsIn } from './facts.js';
 import { type HeadingLine } from './layout/heading.js';
 import { type Label } from './layout/label.js';
 import type { RoundText } from './layout/line.js';
+import { numberedOn, type Numbered, type Numbers } from './numbering.js';
 import { checkCopies, checkedRange } from './line-checks.js';
 import type { Foundation, Note } from './pattern.js';
 import { printLabel } from './print.js';
@@ -68,6 +69,8 @@ export interface Assembly {
   readonly parts: DraftPart[];
   readonly notes: Note[];
   full: boolean;
+  /** The numbers of the line before in the part at hand. */
+  numbers: Numbers | null;
   /** Names of the parts before, and of the one at hand. */
   readonly names: NamedPart[];
   named: NamedPart | null;
@@ -204,9 +207,7 @@ export function takeRound(all: Assembly, line: RoundText, reading: RoundReading 
 
 function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | null): void {
   const expected = (all.part?.lines.at(-1)?.last ?? 0) + 1;
-  const label = line.label.relative
-    ? { ...line.label, first: line.label.first + expected - 1, last: line.label.last + expected - 1 }
-    : line.label;
+  const { label, more, twice } = numberedHere(all, line, expected);
   let restart = label.first < expected || all.part === null;
   const several = (all.part?.copies ?? 1) > 1;
   const rank = all.heading?.rank ?? 0;
@@ -228,7 +229,8 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   const part = all.part!;
   const counted = roundsOf(all, label, reading);
   const { first, last } = checkedRange(all.text, counted, (diagnostic) => diagnostics.push(diagnostic));
-  checkGap(all, part, { ...label, first }, expected);
+  checkNumber(all, part, { ...label, first, last }, twice ? null : expected);
+  all.numbers = { first: line.label.first, last: last - more, more };
   part.lines.push({
     first,
     last,
@@ -243,6 +245,13 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   });
   all.settings = [];
   all.foundation = null;
+}
+
+/** A number written twice is a slip, but where a heading stands or something begins, it is a new part. */
+function numberedHere(all: Assembly, line: RoundText, expected: number): Numbered {
+  const numbered = numberedOn(line.label, all.heading || !all.part ? null : all.numbers, expected);
+  const begins = numbered.twice && kindsOf(tried(all, line.tokens, true).reading).starts;
+  return begins ? { label: line.label, more: 0, twice: false } : numbered;
 }
 
 /** The rounds of a line: those of its label, or as many as its words say ("for 10 rounds"). */
@@ -261,11 +270,16 @@ function settingsOf(all: Assembly, { foundation }: RoundReading): Span[] {
   return all.foundation && foundation?.span === all.foundation.span ? [...spans, all.foundation.span] : spans;
 }
 
-function checkGap(all: Assembly, part: DraftPart, { first, word, span }: Label, expected: number): void {
+/** @param expected null where the number was there just before */
+function checkNumber(all: Assembly, part: DraftPart, label: Label, expected: number | null): void {
+  const { first, word, span } = label;
+  if (expected === null) {
+    all.report({ code: 'number-twice', severity: 'warning', label: printLabel(label), span });
+    return;
+  }
   const before = part.lines.at(-1);
   if (!before || first <= expected || before.reading.open) return;
-  const label = printLabel({ first, last: first, word });
-  all.report({ code: 'number-gap', severity: 'warning', expected, label, first, span });
+  all.report({ code: 'number-gap', severity: 'warning', expected, label: printLabel({ first, last: first, word }), first, span });
 }
 
 /** Begins a new part where a sure heading stands, or where the numbers begin again. */
@@ -303,6 +317,7 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   const copies = heading?.copies ?? null;
   if (heading && copies === null) checkCopies(heading, all.report);
   all.named = namedPart(name);
+  all.numbers = null;
   all.part = { name, copies: copies ?? 1, copiesSaid: copies !== null, heading: heading?.span ?? span, lines: [], notes: [] };
 }
 

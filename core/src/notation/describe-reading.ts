@@ -46,6 +46,7 @@ const SENTENCES: { readonly [Code in ReadingDiagnostic['code']]: (d: Finding<Cod
     d.first === d.expected + 1
       ? `The numbers jump: round ${d.expected} is missing before ${d.label}.`
       : `The numbers jump: rounds ${d.expected} to ${d.first - 1} are missing before ${d.label}.`,
+  'number-twice': (d) => `This number was there just before. Counted as ${d.label}, and those after it go on from that.`,
   'start-late': (d) =>
     `${d.label} starts from a ring again, but rounds of this part are already there. A new part needs a heading.`,
   'start-missing': (d) => `${d.label} does not say what it starts from. Read as worked into an adjustable ring.`,
@@ -100,6 +101,7 @@ const FIXES: { readonly [Code in ReadingDiagnostic['code']]?: (d: Finding<Code>)
   unopened: (d) => [replace('Remove it', d.span, '')],
   'repeat-missing': (d) => [replace('Work it around', { from: d.span.to, to: d.span.to }, ' around')],
   'range-backwards': (d) => [replace(`Write ${d.label}`, d.span, d.label)],
+  'number-twice': (d) => [replace(`Write ${d.label}:`, d.span, `${d.label}:`)],
   'copies-missing': (d) => [replace('Make 2', { from: d.insertAt, to: d.insertAt }, ' (make 2)')],
   'two-readings': (d) => d.fixes,
   'terms-unsure': (d) => {

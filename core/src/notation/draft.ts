@@ -26,6 +26,7 @@ export function draftOf(
     parts: [],
     notes: [],
     full: false,
+    numbers: null,
     names: [],
     named: null,
     contexts: [null, null],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern, toReport } from '../fabric/index.js';
-import { describeReading, read } from './index.js';
+import { describeReading, fixesOfReading, read } from './index.js';
 
 /** Two rounds that most of the texts below go on from. */
 const BEGUN = 'R1: 6 sc in MR (6)\nR2: inc x6 (12)\n';
@@ -648,6 +648,18 @@ describe('what makers write', () => {
     const { diagnostics } = read(text);
     expect(diagnostics.map((each) => each.code)).toContain(code);
     for (const each of diagnostics) expect(describeReading(each).length).toBeLessThan(400);
+  });
+
+  it('takes a number that is there twice for a slip, counts on from it, and offers the number it has', () => {
+    const text = 'R1: 6 sc in MR\nR2: inc x6\nR3: (sc, inc) x6\nR3: sc around\nR4-5: sc around\nR6: (sc, dec) x6\nR6: dec x6';
+    const { pattern, diagnostics } = read(text);
+    expect(pattern.parts.map(({ lines }) => lines.map(({ first, last }) => [first, last]).join(' '))).toEqual([
+      '1,1 2,2 3,3 4,4 5,6 7,7 8,8',
+    ]);
+    const fixed = diagnostics.map((each) => fixesOfReading(each)[0]!.edits[0]!);
+    expect(fixed.map(({ from, to, insert }) => `${text.slice(from, to)} ${insert}`)).toEqual(['R3: R4:', 'R6: R8:']);
+    // What begins anew at the same number is a part of its own.
+    expect(read('R1: 6 sc in MR\nR2: 6 sc\nR2: ch 4\nR1: 6 sc in MR').pattern.parts).toHaveLength(3);
   });
 
   it('reads through marks that cannot be seen, and takes no word for a slip that means something itself', () => {

@@ -7,16 +7,18 @@ import { Gathering } from '../data/follows/gathering';
 import { CurrentMake } from '../data/open/current-make';
 import { yarnPaint } from '../drawing/yarn-colour';
 import { AtHook } from './at-hook';
+import { ChangedCard } from './changed-card';
 import { comingUp } from './coming-up';
 import { Due } from './due';
 import { DueCard } from './due-card';
 import { gateAdvice, runsOutWords } from './gate-advice';
+import { NewNameCard } from './new-name-card';
 import { Pieces } from './pieces';
 
 /** Beside the work: what is due, what a sibling had, whether the yarn lasts, and the rounds ahead. */
 @Component({
   selector: 'lem-coming-up',
-  imports: [DueCard, NzButtonModule, RouterLink],
+  imports: [ChangedCard, DueCard, NewNameCard, NzButtonModule, RouterLink],
   templateUrl: './coming-up-list.html',
   styleUrl: './coming-up-list.css',
 })

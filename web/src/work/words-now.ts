@@ -5,7 +5,9 @@ import { LengthUnits } from '../data/device/length-units';
 import { CurrentMake } from '../data/open/current-make';
 import { yarnPaint } from '../drawing/yarn-colour';
 import { AtHook } from './at-hook';
+import { ChangedCard } from './changed-card';
 import { DueCard } from './due-card';
+import { NewNameCard } from './new-name-card';
 import { Pieces } from './pieces';
 import { ReadAloud, spoken } from './read-aloud';
 
@@ -17,7 +19,7 @@ const COLOUR_AHEAD = 12;
 /** What to do right now, in words that are read from arm's length, and what comes next. */
 @Component({
   selector: 'lem-words-now',
-  imports: [DueCard, NzButtonModule],
+  imports: [ChangedCard, DueCard, NewNameCard, NzButtonModule],
   templateUrl: './words-now.html',
   styleUrl: './words-now.css',
 })

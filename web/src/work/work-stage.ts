@@ -20,6 +20,7 @@ import { keepAwake } from './keep-awake';
 import { actOf, type HookAct, type WorkDialog } from './keys';
 import { KeysDialog } from './keys-dialog';
 import { MoreDialog } from './more-dialog';
+import { NewNames } from './new-names';
 import { Pace } from './pace';
 import { PartFigure } from './part-figure';
 import { Pedal } from './pedal';
@@ -56,7 +57,7 @@ const BUZZ_MS = 60;
     Strip,
     WordsNow,
   ],
-  providers: [AtHook, Due, Pace, Pieces],
+  providers: [AtHook, Due, NewNames, Pace, Pieces],
   templateUrl: './work-stage.html',
   styleUrl: './work-stage.css',
   host: { '(window:keydown)': 'pressed($event)' },
