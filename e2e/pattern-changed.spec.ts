@@ -13,7 +13,8 @@ R7: (1 sc, dec) × 6 (12)
 
 ## Rope
 R1: 5 sc in ring (5)
-R2–R9: sc around (5)`;
+R2–R8: sc around (5)
+R9: 1 sc, 4 sc through float (5)`;
 /** A round that was forgotten, written in above where the hook is. */
 const MENDED = BUOY.replace('R4–R6: sc around (18)\nR7: (1', 'R4: (2 sc, inc) × 6 (24)\nR5–R7: sc around (24)\nR8: (2').replace(
   '(12)\n\n## Rope',
@@ -82,6 +83,14 @@ test('a part with a new name keeps its progress when the maker says it is the sa
   await openStage(page, app, make, 'pattern');
   await paste(page, BUOY.replace('## Float', '## Bell'));
   await expect(editor(page)).toContainText('Bell');
+  await test.step('rounds that speak of it are offered the new name', async () => {
+    const bar = page.getByRole('status').filter({ hasText: 'Float is called Bell now.' });
+    await expect(bar).toContainText('1 place still says Float.');
+    await bar.getByRole('button', { name: 'Write Bell there too' }).click();
+    await expect(bar).toHaveCount(0);
+    await expect(editor(page)).toContainText('4 sc through bell');
+    await expect(editor(page)).not.toContainText('float');
+  });
   await stage(page, 'Work').click();
   const card = page.getByRole('complementary', { name: 'Coming up' }).locator('lem-new-name-card .card');
   await expect(card).toContainText('“float” is begun, and the pattern has no such part now.');

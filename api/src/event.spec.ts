@@ -12,7 +12,7 @@ const alteration = fc.oneof(
 const lines = fc.array(fc.string(), { maxLength: 3 });
 const kinds = {
   reached: fc.record({ ...common, kind: fc.constant('reached'), round: index, action: index }),
-  followed: fc.record({ ...common, kind: fc.constant('followed'), lines, seen: fc.option(lines) }),
+  followed: fc.record({ ...common, kind: fc.constant('followed'), lines, seen: fc.option(lines), parts: lines }),
   became: fc.record({ ...common, kind: fc.constant('became'), as: common.piece }),
   undone: fc.record({ ...common, kind: fc.constant('undone'), event: fc.uuid() }),
   altered: fc.record({ ...common, kind: fc.constant('altered'), changes: fc.array(alteration, { minLength: 1, maxLength: 4 }) }),

@@ -42,6 +42,7 @@ export const Event = z.discriminatedUnion('kind', [
     kind: z.literal('followed'),
     lines: Lines,
     seen: Lines.nullable(),
+    parts: Lines,
     rounds: z.array(Index).max(100_000).readonly().optional(),
   }),
   z.object({ ...common, kind: z.literal('became'), as: common.piece }),

@@ -42,7 +42,10 @@ describe('stitches of every kind', () => {
     const fabric = fabricFor(
       'Flipper\nR1: 8 sc in ring\n\nBody\nR1: 12 sc in ring\nR2: 3 sc, 4 sc through flipper and body, 5 sc',
     );
-    expect([...fabric.limb].map((index) => fabric.limbs[index]!.charAt(0) || '-').join('')).toBe(`${'-'.repeat(15)}FFFF-----`);
+    expect([...fabric.limb].map((index) => fabric.limbs[index]?.name.charAt(0) ?? '-').join('')).toBe(
+      `${'-'.repeat(15)}FFFF-----`,
+    );
+    expect(fabric.limbs).toEqual([null, { part: 0, name: 'Flipper' }]);
   });
 });
 

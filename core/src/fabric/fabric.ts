@@ -1,10 +1,12 @@
 import { BOUNDS } from '../bounds/index.js';
 import {
   foundationOf,
+  isSamePart,
   STITCH_NAMES,
   type Foundation,
   type Item,
   type Loop,
+  type PartRef,
   type Times,
   type Way,
   type Worked,
@@ -62,7 +64,7 @@ export interface Fabric {
   readonly works: readonly Worked[];
   /** Names as the pattern writes them; the first is '' for stitches before any colour is named. */
   readonly colours: readonly string[];
-  readonly limbs: readonly string[];
+  readonly limbs: readonly (PartRef | null)[];
   /** What the first round is worked over when it is no ring, or null. */
   readonly foundation: Foundation | null;
 }
@@ -126,7 +128,7 @@ class FabricBuilder {
   private readonly works: Worked[] = [];
   private readonly workIndex = new Map<Worked, number>();
   private readonly colours = [''];
-  private readonly limbs = [''];
+  private readonly limbs: (PartRef | null)[] = [null];
   private foundation: Foundation | null = null;
   private row = 0;
   private roundIndex = 0;
@@ -297,9 +299,9 @@ class FabricBuilder {
     return known >= 0 ? known : this.colours.push(name) - 1;
   }
 
-  private limbIndex(name: string): number {
-    const known = this.limbs.indexOf(name);
-    return known >= 0 || this.limbs.length > MOST_LIMBS ? Math.max(0, known) : this.limbs.push(name) - 1;
+  private limbIndex(limb: PartRef): number {
+    const known = this.limbs.findIndex((each) => isSamePart(each, limb));
+    return known >= 0 || this.limbs.length > MOST_LIMBS ? Math.max(0, known) : this.limbs.push(limb) - 1;
   }
 
   finish(): Fabric {

@@ -41,6 +41,8 @@ export type MakerEvent = { readonly id: string; readonly piece: string; readonly
       readonly kind: 'followed';
       readonly lines: readonly string[];
       readonly seen: readonly string[] | null;
+      /** How the parts of the pattern were called then, in its order. */
+      readonly parts: readonly string[];
       readonly rounds?: readonly number[] | undefined;
     }
   /** All that was said of this piece was said of another: its part has a new name. */

@@ -11,8 +11,17 @@ import {
   type OpenRounds,
 } from './alteration.js';
 import { lastReached, type MakerEvent, type Place, type Position, type ReachedEvent, type RunMade } from './log.js';
-import { followedBy, linesFollowed, pieceLines, placeIn, type AsMade, type Followed, type WorkedChange } from './piece-lines.js';
-import { asKept, carry, withLines, type Carry, type WrittenRound } from './written.js';
+import {
+  followedBy,
+  followOf,
+  linesFollowed,
+  pieceLines,
+  placeIn,
+  type AsMade,
+  type Followed,
+  type WorkedChange,
+} from './piece-lines.js';
+import { carry, withLines, type Carry, type WrittenRound } from './written.js';
 
 /** What was said of a piece, in terms of the lines it is worked by now. */
 export interface PieceSaid {
@@ -44,7 +53,7 @@ const STAYS: Carry = { same, near: same };
 function carryOf(event: { readonly follows?: string | undefined }, said: readonly MakerEvent[], to: LinesOf): Carry {
   const followed = followedBy(event, said);
   if (!followed) return STAYS;
-  const from = linesFollowed(followed.lines, to.pattern, to.part);
+  const from = linesFollowed(followed.lines, followed, to.pattern, to.part);
   return from === to.lines ? STAYS : carry(from, to.lines);
 }
 
@@ -103,7 +112,7 @@ export function pieceSaid(
     const { round, action } = reached ?? { round: 0, action: 0 };
     const changes = changesOn(said, own);
     const rounds = reached ? roundsOfLines(alteredPart(pattern, part, changes, openRounds), part.lines.length) : undefined;
-    const follow = { lines: asKept(part.lines), seen: null, rounds };
+    const follow = { ...followOf(pattern, part.lines), rounds };
     const inPattern = { line: 0, nth: 0 };
     return { lines: part.lines, changes, runs: [], at: { round, action }, changed: [], inPattern, follow, follows: null };
   }
@@ -143,8 +152,7 @@ export function answered(
 ): PieceSaid {
   const part = pattern.parts[index]!;
   if (how === 'made') {
-    const seen = asKept(part.lines);
-    return { ...now, changed: [], follow: { lines: asKept(now.lines), seen } };
+    return { ...now, changed: [], follow: followOf(pattern, now.lines, part.lines) };
   }
   const to = { pattern, part, lines: part.lines };
   const at = how === 'pattern' ? { ...now.inPattern, action: 'line' in now.at ? now.at.action : 0 } : { ...how, action: 0 };
@@ -154,7 +162,7 @@ export function answered(
     ...{ lines: part.lines, at, changed: [], inPattern: at },
     changes: changesOn(said, to),
     runs: reached ? runsOn(reached, at, said, to) : [],
-    follow: { lines: asKept(part.lines), seen: null },
+    follow: followOf(pattern, part.lines),
   };
 }
 

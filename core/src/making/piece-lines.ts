@@ -44,8 +44,18 @@ export function followedBy(event: { readonly follows?: string | undefined }, sai
 }
 
 /** The lines that were kept: the pattern's own where they are the same. */
-export function linesFollowed(kept: readonly string[], pattern: Pattern, part: Part): readonly RoundLine[] {
-  return isAlike(kept, asKept(part.lines)) ? part.lines : (linesKept(kept, pattern) ?? part.lines);
+export function linesFollowed(
+  kept: readonly string[],
+  { parts }: Pick<Followed, 'parts'>,
+  pattern: Pattern,
+  part: Part,
+): readonly RoundLine[] {
+  return isAlike(kept, asKept(part.lines)) ? part.lines : (linesKept(kept, pattern, parts) ?? part.lines);
+}
+
+/** What is kept of a pattern for a piece of it. */
+export function followOf({ parts }: Pattern, lines: readonly RoundLine[], seen: readonly RoundLine[] = lines): Followed {
+  return { lines: asKept(lines), seen: seen === lines ? null : asKept(seen), parts: parts.map(({ name }) => name) };
 }
 
 function isAlike(a: readonly string[], b: readonly string[]): boolean {
@@ -78,14 +88,14 @@ export function pieceLines(
   asMade: (own: readonly RoundLine[]) => AsMade,
 ): PieceLines {
   const now = part.lines;
-  const own = linesFollowed(followed.lines, pattern, part);
-  const seen = followed.seen === null ? own : linesFollowed(followed.seen, pattern, part);
+  const own = linesFollowed(followed.lines, followed, pattern, part);
+  const seen = followed.seen === null ? own : linesFollowed(followed.seen, followed, pattern, part);
   if (seen === now) return { lines: own, at, changed: [], inPattern: carriedOn(own, now, at).round, follow: null };
   const begun = at.action > 0;
   if (own === seen) {
     const made = asMade(own);
     const on = goesOn(now, own, at, begun) ?? goesOn(now, made.lines, made.at, begun);
-    if (on) return following(now, on, at.action);
+    if (on) return following(pattern, now, on, at.action);
   }
   const until = own === seen ? at : { ...carriedOn(own, seen, at).round, action: at.action };
   const kept = goesOn(now, seen, until, begun);
@@ -100,12 +110,12 @@ export function pieceLines(
     at,
     changed: kept ? [] : changesOf(workedOf(seen, until), workedOf(now, { ...on.round, action: at.action })),
     inPattern: on.round,
-    follow: same ? null : { lines: asKept(lines), seen: agreed === lines ? null : asKept(agreed) },
+    follow: same ? null : followOf(pattern, lines, agreed),
   };
 }
 
-function following(lines: readonly RoundLine[], at: WrittenRound, action: number): PieceLines {
-  return { lines, at: { ...at, action }, changed: [], inPattern: at, follow: { lines: asKept(lines), seen: null } };
+function following(pattern: Pattern, lines: readonly RoundLine[], at: WrittenRound, action: number): PieceLines {
+  return { lines, at: { ...at, action }, changed: [], inPattern: at, follow: followOf(pattern, lines) };
 }
 
 /** Where the work goes on in other lines: in the round at hand, or after the last round that is there too. */

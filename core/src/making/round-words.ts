@@ -1,5 +1,14 @@
 import { withoutLastColour } from '../fabric/index.js';
-import { printItems, type Item, type Loop, type RoundLine, type Terms, type Times, type Work } from '../notation/index.js';
+import {
+  isSamePart,
+  printItems,
+  type Item,
+  type Loop,
+  type RoundLine,
+  type Terms,
+  type Times,
+  type Work,
+} from '../notation/index.js';
 import type { Writing } from '../spacing/index.js';
 
 /** A round's items taken apart: what opens it, the stitches, and what closes it (a join, a turn, a colour for the next). */
@@ -112,8 +121,8 @@ function isSame(a: Item, b: Item | undefined): boolean {
 }
 
 function sameWork(a: Work, b: Work): boolean {
-  const alikeIn = ['stitch', 'per', 'together', 'school', 'loop', 'through'] as const;
-  return alikeIn.every((name) => a[name] === b[name]);
+  const alikeIn = ['stitch', 'per', 'together', 'school', 'loop'] as const;
+  return alikeIn.every((name) => a[name] === b[name]) && isSamePart(a.through, b.through);
 }
 
 const bothCounted = (a: Work, b: Work): boolean => typeof a.count === 'number' && typeof b.count === 'number';

@@ -25,17 +25,19 @@ import {
 class Maker {
   said: MakerEvent[] = [];
   open = 4;
+  /** Which part of the pattern it is. */
+  part = 0;
   constructor(public text: string) {}
 
   get count() {
     return checkPattern(read(this.text));
   }
   get state(): PieceSaid {
-    return pieceSaid(this.count, 0, this.said, () => this.open);
+    return pieceSaid(this.count, this.part, this.said, () => this.open);
   }
   get piece() {
     const state = this.state;
-    const made = pieceMade(this.count, 0, state, () => this.open);
+    const made = pieceMade(this.count, this.part, state, () => this.open);
     const fabric = fabricOf(made.counted);
     const position = within(fabric, positionOfPiece(state, made));
     return { state, made, fabric, position, done: stitchesDone(fabric, position) };
@@ -64,8 +66,8 @@ class Maker {
   }
   answer(how: 'pattern' | 'made' | WrittenRound): this {
     const { done } = this.piece;
-    const state = answered(this.count, 0, this.said, this.state, how);
-    const made = pieceMade(this.count, 0, state, () => this.open);
+    const state = answered(this.count, this.part, this.said, this.state, how);
+    const made = pieceMade(this.count, this.part, state, () => this.open);
     const at = positionOfPiece(state, made);
     const to = at.action > 0 ? placeOfStitch(fabricOf(made.counted), at.round, done.inRound) : at;
     this.tell(reachedAt(made, state.lines, to), state);
@@ -199,6 +201,22 @@ describe('what is worked is worked', () => {
     maker.answer('pattern');
     expect(maker.ahead.slice(0, 3)).toEqual(['R6 24', 'R7 24', 'R8 23']);
     expect(remarksOn(maker.said, maker.count, 0, maker.state.lines)).toEqual([{ line: 5, nth: 1, text: 'tight' }]);
+  });
+
+  it('keeps what is joined in the rounds that are worked, when a part is called otherwise or stands elsewhere', () => {
+    const leg = '## Leg\nR1: 6 sc in ring\nR2: inc × 6';
+    const body = '## Body\nJoin the legs with ch 3.\nR1: sc around (30)\nR2: sc around\nR3: (3 sc, dec) × 6';
+    const maker = new Maker(
+      `Bean\n\n${body.replace('## Body', '## Lid').replace('Join the legs with ch 3.\nR1: sc around (30)', 'R1: 30 sc in ring')}\n\n${leg}\n\n${body}`,
+    );
+    maker.part = 2;
+    maker.step('round', 1).step('stitch', 4);
+    const before = maker.piece.done;
+    const foot = maker.text.replace('## Leg', '## Foot').replace('the legs', 'the feet');
+    for (const text of [foot, `Bean\n\n${leg}\n\n## Tail\nR1: 4 sc in ring\n\n${body}`]) {
+      maker.text = text;
+      expect([maker.asked, maker.piece.done]).toEqual([[], before]);
+    }
   });
 
   it('takes up a piece that was begun before lines were kept, where it is', () => {

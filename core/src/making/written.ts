@@ -1,11 +1,14 @@
 import { diffIndices } from 'node-diff3';
 import {
   foundationOf,
+  mapParts,
   measureRound,
   printInstruction,
   printLabel,
   read,
+  type Item,
   type Part,
+  type PartRef,
   type Pattern,
   type RoundLine,
 } from '../notation/index.js';
@@ -19,7 +22,16 @@ export interface WrittenRound {
 
 /** The words of what is worked in a line, in US terms, whatever it is called and whatever else is said there. */
 export function workOf(line: RoundLine): string {
-  return printInstruction({ ...line, like: null, items: line.items.filter((item) => item.kind !== 'remark') });
+  return printInstruction({ ...line, like: null, items: workedItems(line.items) });
+}
+
+/** What is worked, without remarks, and with parts as what they are, not as they are called. */
+function workedItems(items: readonly Item[]): Item[] {
+  const asSuch = ({ part, name }: PartRef): PartRef => ({ part, name: part === null ? name : `part ${part}` });
+  return mapParts(
+    items.filter((item) => item.kind !== 'remark'),
+    asSuch,
+  );
 }
 
 const PRINTED = new WeakMap<readonly RoundLine[], readonly string[]>();
@@ -28,7 +40,9 @@ const PRINTED = new WeakMap<readonly RoundLine[], readonly string[]>();
 export function asKept(lines: readonly RoundLine[]): readonly string[] {
   const known = PRINTED.get(lines);
   if (known) return known;
-  const kept = lines.map((line) => `${printLabel(line)}: ${workOf(line)}`);
+  const words = (line: RoundLine): string =>
+    printInstruction({ ...line, like: null, items: line.items.filter((item) => item.kind !== 'remark') });
+  const kept = lines.map((line) => `${printLabel(line)}: ${words(line)}`);
   PRINTED.set(lines, kept);
   return kept;
 }
@@ -37,10 +51,22 @@ const READ = new WeakMap<readonly string[], { readonly among: string; readonly l
 
 /**
  * The lines that an event kept, read again. Parts of the pattern can be named in them.
+ * @param called how the parts were called then
  * @returns null where they cannot be read whole
  */
-export function linesKept(kept: readonly string[], { parts }: Pick<Pattern, 'parts'>): readonly RoundLine[] | null {
-  const named = parts.map(({ name }) => `## ${name}\nR1: 6 sc in ring\n`).join('');
+export function linesKept(
+  kept: readonly string[],
+  { parts }: Pick<Pattern, 'parts'>,
+  called: readonly string[],
+): readonly RoundLine[] | null {
+  const now = new Set(parts.map(({ name }) => name));
+  const then = new Set(called);
+  // A name that was not there then, where one was that is gone now, is the same part's.
+  const nameOf = (name: string, part: number): string => {
+    const old = called[part];
+    return old === undefined || then.has(name) || now.has(old) ? name : old;
+  };
+  const named = parts.map(({ name }, part) => `## ${nameOf(name, part)}\nR1: 6 sc in ring\n`).join('');
   const known = READ.get(kept);
   if (known?.among === named) return known.lines;
   const { pattern, diagnostics } = read(`US terms\n${named}## Piece\n${kept.join('\n')}`);
@@ -104,8 +130,7 @@ function spell(line: RoundLine, below: number): { readonly spelt: string | null;
   const { makes, around } = measureRound(line.items, below);
   const several = line.open !== null || line.last > line.first;
   if (foundationOf(line.items) || (several && makes !== below)) return { spelt: null, makes };
-  const items = line.items.filter((item) => item.kind !== 'remark');
-  return { spelt: asWritten(singleItems(items, around), 'US'), makes };
+  return { spelt: asWritten(singleItems(workedItems(line.items), around), 'US'), makes };
 }
 
 /** The round at some rounds into a stretch; past its end, the round after it. */

@@ -46,6 +46,8 @@ const SENTENCES: { readonly [Code in ReadingDiagnostic['code']]: (d: Finding<Cod
     d.first === d.expected + 1
       ? `The numbers jump: round ${d.expected} is missing before ${d.label}.`
       : `The numbers jump: rounds ${d.expected} to ${d.first - 1} are missing before ${d.label}.`,
+  'part-unknown': (d) =>
+    `No part is called “${d.name}”, so the stitches it brings cannot be counted. Give the part that name, or say which one is meant.`,
   'number-twice': (d) => `This number was there just before. Counted as ${d.label}, and those after it go on from that.`,
   'start-late': (d) =>
     `${d.label} starts from a ring again, but rounds of this part are already there. A new part needs a heading.`,

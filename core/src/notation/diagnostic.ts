@@ -65,6 +65,7 @@ export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Sp
   | { readonly code: 'range-backwards'; readonly first: number; readonly last: number; readonly label: string }
   /** `label` is what the line counts as. */
   | { readonly code: 'number-twice'; readonly label: string }
+  | { readonly code: 'part-unknown'; readonly name: string }
   | { readonly code: 'number-gap'; readonly expected: number; readonly label: string; readonly first: number }
   | { readonly code: 'start-late'; readonly label: string }
   | { readonly code: 'start-missing'; readonly label: string }

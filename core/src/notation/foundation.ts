@@ -1,5 +1,5 @@
 import { foundationOf, loopsIn, openTimes } from './items.js';
-import type { Foundation, Item } from './pattern.js';
+import type { Foundation, Item, PartRef } from './pattern.js';
 import { singularName } from './plural.js';
 
 /** What a round counted before made. */
@@ -25,13 +25,18 @@ export function partNamed<R extends RoundMade>(before: readonly CountedBefore<R>
   return before.findLast((each) => singularName(each.name) === singularName(name));
 }
 
+/** The part that is spoken of, if it was counted before; while it is read, by its name. */
+function partOf<R extends RoundMade>(before: readonly CountedBefore<R>[], { part, name }: PartRef): CountedBefore<R> | undefined {
+  return part === null ? partNamed(before, name) : before[part];
+}
+
 /** The rounds whose loops a foundation speaks of. */
 function roundsOf<R extends RoundMade>(
-  part: string | null,
+  part: PartRef | null,
   own: readonly R[],
   before: readonly CountedBefore<R>[],
 ): readonly R[] {
-  if (part !== null) return partNamed(before, part)?.rounds ?? [];
+  if (part !== null) return partOf(before, part)?.rounds ?? [];
   return own.length > 0 ? own : (before.at(-1)?.rounds ?? []);
 }
 
@@ -62,8 +67,8 @@ export function foundationPlaces(
     }
     case 'bridge': {
       let sum = own + 2 * foundation.chains;
-      for (const name of foundation.parts) {
-        const last = partNamed(before, name)?.rounds.at(-1);
+      for (const ref of foundation.parts) {
+        const last = partOf(before, ref)?.rounds.at(-1);
         if (!last) return null;
         sum += last.makes;
       }
@@ -73,7 +78,7 @@ export function foundationPlaces(
       return roundsOf(foundation.part, part, before).find((round) => round.number === foundation.round)?.makes ?? null;
     case 'layers': {
       if (!items.some((item) => openTimes(item) !== null)) return null;
-      const panel = foundation.parts[0] === undefined ? before.at(-1) : partNamed(before, foundation.parts[0]);
+      const panel = foundation.parts[0] === undefined ? before.at(-1) : partOf(before, foundation.parts[0]);
       const [first, last] = [panel?.rounds[0], panel?.rounds.at(-1)];
       if (!panel || !first || !last || panel.rounds.length < 2) return null;
       return panel.flat ? first.makes + last.makes + 2 * panel.rounds.length : last.makes;

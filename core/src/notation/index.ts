@@ -14,6 +14,7 @@ export type {
   Note,
   OpenRun,
   Part,
+  PartRef,
   Pattern,
   Remark,
   RoundLine,
@@ -26,6 +27,8 @@ export type {
   Work,
   Worked,
 } from './pattern.js';
+export { oldNameIn, type OldName } from './old-name.js';
+export { isSamePart, mapParts } from './part-ref.js';
 export { foundationPlaces, isFlat, type CountedBefore, type RoundMade } from './foundation.js';
 export {
   clusterSize,

@@ -35,6 +35,16 @@ export function checkedRange(
   return { first, last: Math.max(first, last) };
 }
 
+/** Whether the pieces that are joined are there: how many stitches they bring follows from them. */
+export function checkBridge({ items, places, stated, label }: RoundLine, report: Report): void {
+  const foundation = foundationOf(items);
+  if (foundation?.from !== 'bridge') return;
+  const unknown = foundation.parts.find(({ part }) => part === null);
+  if (!unknown) return;
+  const { from, to } = places[items.indexOf(foundation)] ?? label;
+  report({ code: 'part-unknown', severity: stated ? 'warning' : 'error', name: unknown.name, span: { from, to } });
+}
+
 /** Whether a first round begins on something, a later one does not, and both say what is worked. */
 export function checkStart(line: RoundLine, isFirst: boolean, told: boolean, report: Report): void {
   const { items } = line;

@@ -2,6 +2,15 @@ import type { Fact } from './facts.js';
 import type { Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 
+/**
+ * A part that a round speaks of, resolved once, when it is read: its index in the pattern, null where there is no part of
+ * that name. The name is how it is called there.
+ */
+export interface PartRef {
+  readonly part: number | null;
+  readonly name: string;
+}
+
 /** All but the last `toLast` stitches of the round below: "sc to last 2 sts". */
 export interface ToLast {
   readonly toLast: number;
@@ -26,7 +35,7 @@ export interface Work {
   readonly count: Times;
   readonly loop: Loop;
   /** The part worked into the wall with these stitches, through both ("flipper"); null for none. */
-  readonly through: string | null;
+  readonly through: PartRef | null;
 }
 
 /** Different stitches in one stitch of the round below: "(hdc, dc, tr) in next st". Chains among them count. */
@@ -101,13 +110,13 @@ export type Foundation = {
       readonly sides: 1 | 2;
     }
   /** Finished pieces joined by `chains`, whose both sides are worked; 0 chains joins them edge to edge. */
-  | { readonly from: 'bridge'; readonly chains: number; readonly parts: readonly string[] }
+  | { readonly from: 'bridge'; readonly chains: number; readonly parts: readonly PartRef[] }
   /** Loops that another round left unworked. `part` null is this pattern's part before. */
-  | { readonly from: 'loops'; readonly loop: 'front' | 'back'; readonly round: number; readonly part: string | null }
+  | { readonly from: 'loops'; readonly loop: 'front' | 'back'; readonly round: number; readonly part: PartRef | null }
   /** The edge of a finished piece, on which stitches are picked up. */
-  | { readonly from: 'edge'; readonly part: string | null }
+  | { readonly from: 'edge'; readonly part: PartRef | null }
   /** Two panels laid together, worked through both. */
-  | { readonly from: 'layers'; readonly parts: readonly string[] }
+  | { readonly from: 'layers'; readonly parts: readonly PartRef[] }
 );
 
 /** From the next stitch on, this colour. */
@@ -137,7 +146,7 @@ export interface Stated {
 /** Another round whose instruction is meant: "same as R3 of the body". `part` null is the same part. */
 export interface Like {
   readonly round: number;
-  readonly part: string | null;
+  readonly part: PartRef | null;
   /** How many items at the line's end are its own, after those taken over. */
   readonly own: number;
 }

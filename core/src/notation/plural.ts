@@ -24,7 +24,13 @@ export function counted(count: number, noun: string): string {
   return [count, plural(first!), ...rest].join(' ');
 }
 
-function plural(word: string): string {
+/** The plural of a noun; of several words, of the last. */
+export function plural(words: string): string {
+  const last = words.lastIndexOf(' ') + 1;
+  return words.slice(0, last) + pluralOf(words.slice(last));
+}
+
+function pluralOf(word: string): string {
   if (Object.hasOwn(PLURALS, word)) return PLURALS[word]!;
   if (/[^aeiou]y$/.test(word)) return `${word.slice(0, -1)}ies`;
   return /(s|x|ch|sh)$/.test(word) ? `${word}es` : `${word}s`;

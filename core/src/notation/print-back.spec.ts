@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { foundationPlaces, measureRound, print, read, type Item, type Like, type Pattern, type Times } from './index.js';
+import { resolveParts } from './part-ref.js';
 
 describe('the printed form', () => {
   const span = { from: 0, to: 0 };
@@ -11,7 +12,13 @@ describe('the printed form', () => {
   const work = (times: fc.Arbitrary<Times>): fc.Arbitrary<Item> =>
     fc.oneof(
       fc
-        .record({ stitch, per: fc.constantFrom(1, 2, 3), count: times, loop, through: fc.constantFrom(null, 'Rope eye') })
+        .record({
+          stitch,
+          per: fc.constantFrom(1, 2, 3),
+          count: times,
+          loop,
+          through: fc.constantFrom(null, { part: null, name: 'Rope eye' }),
+        })
         .map(({ through, ...own }) => ({
           kind: 'work' as const,
           together: 1,
@@ -204,7 +211,9 @@ describe('the printed form', () => {
         (made, terms, form) => {
           const printed = print(made, terms, form);
           const reading = read(printed);
-          expect(withoutPlaces(reading.pattern), printed).toEqual(withoutPlaces({ ...made, terms }));
+          expect(withoutPlaces(reading.pattern), printed).toEqual(
+            withoutPlaces({ ...made, parts: resolveParts(made.parts), terms }),
+          );
           expect(
             reading.diagnostics.filter((each) => each.severity === 'error' && each.code !== 'chain-short'),
             printed,

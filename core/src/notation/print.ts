@@ -1,5 +1,5 @@
 import { loopsIn, middleOf, works } from './items.js';
-import type { Chain, Cluster, Foundation, Item, Part, Pattern, RoundLine, Spur, Start, Times, Work } from './pattern.js';
+import type { Chain, Cluster, Foundation, Item, Part, PartRef, Pattern, RoundLine, Spur, Start, Times, Work } from './pattern.js';
 import { STITCHES, type Loop, type StitchName, type Terms } from './stitch.js';
 
 /** Abbreviated ("3 sc, inc") or with whole words ("3 single crochets, increase"). */
@@ -65,7 +65,7 @@ function printLine(line: RoundLine, items: readonly Item[], { terms, form }: Pri
   const words: string[] = [];
   if (line.like) {
     const own = items.slice(Math.max(0, line.items.length - line.like.own));
-    const named = `same as R${line.like.round}${line.like.part ? ` of ${line.like.part}` : ''}`;
+    const named = `same as R${line.like.round}${line.like.part ? ` of ${line.like.part.name}` : ''}`;
     words.push([named, ...own.map((item) => printItem(item, style))].join(', '));
   } else words.push(printItems(items, style));
   if (line.open)
@@ -102,7 +102,7 @@ export function printItems(items: readonly Item[], style: PrintStyle = SHORT_US)
 export function printItem(item: Item, style: PrintStyle = SHORT_US, quietLoop = false): string {
   switch (item.kind) {
     case 'work': {
-      const through = item.through === null ? '' : ` through ${item.through}`;
+      const through = item.through === null ? '' : ` through ${item.through.name}`;
       return printWork(item, style) + printLoop(item.loop, style, quietLoop) + through;
     }
     case 'cluster':
@@ -168,6 +168,8 @@ function printStart(start: Start, style: PrintStyle): string {
 
 const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th'];
 
+const namesOf = (parts: readonly PartRef[]): string => parts.map(({ name }) => name).join(' and ');
+
 function printFoundation(foundation: Foundation): string {
   switch (foundation.from) {
     case 'chain': {
@@ -175,13 +177,13 @@ function printFoundation(foundation: Foundation): string {
       return `ch ${foundation.chains}${where}${foundation.sides === 2 ? ', along both sides' : ''}`;
     }
     case 'bridge':
-      return `join ${foundation.parts.join(' and ')}${foundation.chains > 0 ? ` with ch ${foundation.chains}` : ''}`;
+      return `join ${namesOf(foundation.parts)}${foundation.chains > 0 ? ` with ch ${foundation.chains}` : ''}`;
     case 'loops':
-      return `in ${foundation.loop} loops of R${foundation.round}${foundation.part ? ` of ${foundation.part}` : ''}`;
+      return `in ${foundation.loop} loops of R${foundation.round}${foundation.part ? ` of ${foundation.part.name}` : ''}`;
     case 'edge':
-      return `pick up along the edge${foundation.part ? ` of ${foundation.part}` : ''}`;
+      return `pick up along the edge${foundation.part ? ` of ${foundation.part.name}` : ''}`;
     case 'layers':
-      return `through both layers${foundation.parts.length > 0 ? ` of ${foundation.parts.join(' and ')}` : ''}`;
+      return `through both layers${foundation.parts.length > 0 ? ` of ${namesOf(foundation.parts)}` : ''}`;
   }
 }
 

@@ -3,8 +3,9 @@ import type { ReadingDiagnostic } from './diagnostic.js';
 import type { Draft, DraftPart, DraftRound } from './assembly.js';
 import { foundationPlaces, isFlat, type CountedBefore, type RoundBefore } from './foundation.js';
 import { foundationOf, measureRound } from './items.js';
-import { checkColours, checkStart } from './line-checks.js';
+import { checkBridge, checkColours, checkStart } from './line-checks.js';
 import type { Like, Part, RoundLine } from './pattern.js';
+import { named, resolveParts } from './part-ref.js';
 import { placed } from './reading/piece.js';
 import { settleLine, type Known } from './settle.js';
 import { join } from './span.js';
@@ -31,7 +32,9 @@ export function settleParts(draft: Draft, terms: Terms, report: Settling['report
   const all: Settling = { terms, report, parts: [], counted: [], unnamed: new Set(), ways: { left: LEAST_WAYS } };
   all.ways.left += draft.parts.reduce((sum, part) => sum + part.lines.length * WAYS_A_LINE, 0);
   for (const part of draft.parts) settlePart(all, part);
-  return all.parts;
+  const parts = resolveParts(all.parts);
+  for (const { lines } of parts) for (const line of lines) checkBridge(line, report);
+  return parts;
 }
 
 function settlePart(all: Settling, draft: DraftPart): void {
@@ -120,7 +123,7 @@ function takenOver(all: Settling, draft: DraftPart, lines: readonly RoundLine[],
       all.report({ code: 'same-missing', severity: 'error', round: nth, part: same.part, span: same.span });
       return [line];
     }
-    const like: Like = { round: nth, part: same.part, own: line.items.length };
+    const like: Like = { round: nth, part: same.part === null ? null : named(same.part), own: line.items.length };
     const each = {
       ...line,
       like,

@@ -1,8 +1,17 @@
 import { Tab, TabContent, TabList, TabPanel, Tabs } from '@angular/aria/tabs';
 import { CdkVirtualScrollableElement } from '@angular/cdk/scrolling';
-import { ApplicationRef, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import { ApplicationRef, Component, computed, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
-import { counted, placesIn, rewrite, type Form, type Terms, type TextEdit } from '@lemniscus/core/notation';
+import {
+  counted,
+  oldNameIn,
+  placesIn,
+  rewrite,
+  type Form,
+  type Pattern,
+  type Terms,
+  type TextEdit,
+} from '@lemniscus/core/notation';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
 import { EmptyState } from '../controls/empty-state';
 import type { SettledReading } from '../data/open/settled-reading';
@@ -104,6 +113,15 @@ export class PatternDesk {
     return [counted(parts.length, 'part'), counted(pieces, 'piece'), counted(stitches, 'stitch')].join(', ');
   });
 
+  /** The pattern as it was before a part got the name it has now; what its rounds call it is mended from that. */
+  private readonly called = linkedSignal<SettledReading, Pattern>({
+    source: this.reading,
+    computation: ({ text, count }, before) =>
+      before && oldNameIn(before.value, count.pattern, text) ? before.value : count.pattern,
+  });
+  /** A part that rounds still call by the name it had. */
+  protected readonly oldName = computed(() => oldNameIn(this.called(), this.count().pattern, this.reading().text));
+
   /** The part and line the cursor stands in, or those before it. */
   protected readonly here = computed(() => lineAt(this.count(), this.cursor()));
 
@@ -111,6 +129,10 @@ export class PatternDesk {
     terms: () => this.terms(),
     nextRounds: (offset) => this.roundsAfter(offset),
   };
+
+  protected leaveName(): void {
+    this.called.set(this.count().pattern);
+  }
 
   protected show(view: string | undefined): void {
     this.view.set(VIEWS.find((each) => each === view) ?? 'rounds');

@@ -31,6 +31,31 @@ function lengthOfName(state: ReadState, at: number, words: readonly string[]): n
   return copy !== null && copy <= 9 && next !== 'sc' && next !== 'x' ? words.length + 1 : words.length;
 }
 
+/** Parts of figures that are named without having a heading (common practice). */
+export const LIMBS: ReadonlySet<string> = new Set(
+  'paw paws leg legs arm arms ear ears tail head body wing wings fin fins flipper flippers foot feet beak horn horns trunk snout limb neck'.split(
+    ' ',
+  ),
+);
+const BEFORE_LIMB: ReadonlySet<string> = new Set('the a first second left right front back other your one'.split(' '));
+
+/** A part, or a limb that has no heading, that is named at `at`. */
+export function limbNamed(state: ReadState, at: number): { readonly name: string; readonly length: number } | null {
+  const part = partAt(state, at);
+  if (part) return part;
+  let i = at;
+  while (BEFORE_LIMB.has(keyAt(state, i))) i++;
+  if (!LIMBS.has(keyAt(state, i))) return null;
+  const from = keyAt(state, at) === 'the' ? at + 1 : at;
+  return {
+    name: state.tokens
+      .slice(from, i + 1)
+      .map(({ text }) => text)
+      .join(' '),
+    length: i + 1 - at,
+  };
+}
+
 export interface RoundReference {
   readonly first: number;
   readonly last: number;

@@ -1,12 +1,13 @@
 import { PLAIN } from '../items.js';
-import type { Chain, Foundation, Start } from '../pattern.js';
+import { named } from '../part-ref.js';
+import type { Chain, Foundation, PartRef, Start } from '../pattern.js';
 import { join, type Span } from '../span.js';
 import type { StitchName } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
 import { colourIn, endOfClause, remarkAt } from './asides.js';
 import { checkedCount } from './counts.js';
 import { choice, itemPiece, usual, type Piece } from './piece.js';
-import { partAt, roundAt } from './references.js';
+import { limbNamed, partAt, roundAt } from './references.js';
 import { CLOSER_OF, keyAt, means, phraseAt, spanFrom, spanOf, type ReadState } from './state.js';
 import { whereAt } from './where.js';
 
@@ -188,6 +189,7 @@ export function joinAt(state: ReadState, length: number, token: Token, pieces: P
     names.push(part.name);
     i += part.length - 1;
   }
+  if (names.length === 0 && state.context.first) names.push(...limbsJoined(state, end));
   if (names.length > 0) {
     // "join with sc to the first leg" is the round's first stitch.
     const stitch = means(state, 'with') ? phraseAt(state, state.at + phraseAt(state)!.length)?.meaning : undefined;
@@ -203,6 +205,20 @@ export function joinAt(state: ReadState, length: number, token: Token, pieces: P
   }
   state.at = from;
   return [remarkAt(state, token)];
+}
+
+/** "join legs with ch 3" in a text that has no legs: pieces all the same. */
+function limbsJoined(state: ReadState, end: number): string[] {
+  const names: string[] = [];
+  let chained = false;
+  for (let i = state.at; i < end; i++) {
+    chained ||= means(state, 'chain', i);
+    const limb = limbNamed(state, i);
+    if (!limb) continue;
+    names.push(limb.name);
+    i += limb.length - 1;
+  }
+  return chained ? names : [];
 }
 
 /** "join yarn in a st of R2": the yarn begins anew somewhere on the piece. */
@@ -237,7 +253,7 @@ function bridge(state: ReadState, names: readonly string[], end: number, token: 
     from = state.foundation.span.from;
   }
   state.at = end;
-  const parts = state.context.first && names.length === 1 ? [names[0]!, names[0]!] : names;
+  const parts = (state.context.first && names.length === 1 ? [names[0]!, names[0]!] : names).map(named);
   state.foundation = { value: { kind: 'foundation', from: 'bridge', chains, parts }, span: spanFrom(state, from) };
   state.foundationDoubtful = false;
 }
@@ -249,13 +265,14 @@ export function bridgeTo(state: ReadState, name: string | null, before: readonly
   if (state.context.first) {
     if (foundation?.value.from === 'bridge') {
       const [one, two] = foundation.value.parts;
-      if (one === two && name !== one) state.foundation = { ...foundation, value: { ...foundation.value, parts: [one!, name] } };
+      if (one?.name === two?.name && name !== one?.name)
+        state.foundation = { ...foundation, value: { ...foundation.value, parts: [one!, named(name)] } };
       return;
     }
     if (foundation?.value.from !== 'chain') return;
     state.foundation = {
       ...foundation,
-      value: { kind: 'foundation', from: 'bridge', chains: foundation.value.chains, parts: [name, name] },
+      value: { kind: 'foundation', from: 'bridge', chains: foundation.value.chains, parts: [named(name), named(name)] },
     };
     state.foundationDoubtful = false;
     return;
@@ -265,7 +282,7 @@ export function bridgeTo(state: ReadState, name: string | null, before: readonly
   if (foundation || !chain || before.slice(0, at).some((piece) => piece.is !== 'item')) return;
   const span = before[at]!.span;
   (before as Piece[]).splice(at, 1);
-  state.foundation = { value: { kind: 'foundation', from: 'bridge', chains: chain.count, parts: [name] }, span };
+  state.foundation = { value: { kind: 'foundation', from: 'bridge', chains: chain.count, parts: [named(name)] }, span };
 }
 
 /** The chain a piece is, or was in its usual reading. */
@@ -305,7 +322,7 @@ export function leftLoopsAt(state: ReadState, at: number): { readonly value: Fou
     from: 'loops',
     loop: phrase.meaning.loop,
     round: reference.first,
-    part: reference.part,
+    part: reference.part === null ? null : named(reference.part),
   };
   return { value, length: i + reference.length - at };
 }
@@ -313,10 +330,10 @@ export function leftLoopsAt(state: ReadState, at: number): { readonly value: Fou
 /** "along the edge of Leg", "through both layers of Front and Back", where the phrase has been passed. */
 export function workedOn(state: ReadState, from: 'edge' | 'layers', start: number): void {
   if (from === 'edge' && !state.context.first && !state.pickingUp) return;
-  const names: string[] = [];
+  const names: PartRef[] = [];
   let i = state.at + (keyAt(state) === 'of' ? 1 : 0);
   for (let part = partAt(state, i); part; part = partAt(state, i)) {
-    names.push(part.name);
+    names.push(named(part.name));
     i += part.length;
     state.at = i;
     if (keyAt(state, i) === 'and' || keyAt(state, i) === '&') i++;

@@ -1,10 +1,11 @@
-import type { Times } from '../pattern.js';
+import { named } from '../part-ref.js';
+import type { PartRef, Times } from '../pattern.js';
 import type { Loop, StitchName } from '../stitch.js';
 import { colourAfter, limbAt } from './asides.js';
 import { bareCount, timesAt } from './counts.js';
 import { choice, itemPiece, type Piece } from './piece.js';
 import { placedWork, type Begun, type WorkedMeaning } from './placing.js';
-import { partAt } from './references.js';
+import { limbNamed, LIMBS, partAt } from './references.js';
 import { bridgeTo, firstChain, leftLoopsAt, spurBack, startOf, workedOn } from './starts.js';
 import { CLOSER_OF, keyAt, means, phraseAt, spanFrom, type ReadState } from './state.js';
 import { longestPhrase } from '../vocabulary.js';
@@ -17,7 +18,7 @@ interface Said {
   times: boolean;
   where: Where | null;
   loop: Loop;
-  through: string | null;
+  through: PartRef | null;
   evenly: boolean;
   colour: Piece | null;
   part: string | null;
@@ -139,7 +140,7 @@ function placeSuffix(state: ReadState, said: Said, lead: number | null, from: nu
   const is = phrase?.meaning.is;
   if (is === 'through') {
     state.at += phrase!.length;
-    said.through = limbAt(state, before);
+    said.through = named(limbAt(state, before));
     return true;
   }
   if (is === 'evenly') {
@@ -189,32 +190,8 @@ function withPart(state: ReadState, said: Said, length: number): boolean {
   const limb = state.tokens[state.at]!.key === 'with' ? limbNamed(state, state.at + length) : null;
   if (!limb) return false;
   state.at += length + limb.length;
-  said.through = limb.name;
+  said.through = named(limb.name);
   return true;
-}
-
-/** Parts of figures that are named without having a heading (common practice). */
-const LIMBS: ReadonlySet<string> = new Set(
-  'paw paws leg legs arm arms ear ears tail head body wing wings fin fins flipper flippers foot feet beak horn horns trunk snout limb neck'.split(
-    ' ',
-  ),
-);
-const BEFORE_LIMB: ReadonlySet<string> = new Set('the a first second left right front back other your one'.split(' '));
-
-function limbNamed(state: ReadState, at: number): { readonly name: string; readonly length: number } | null {
-  const part = partAt(state, at);
-  if (part) return part;
-  let i = at;
-  while (BEFORE_LIMB.has(keyAt(state, i))) i++;
-  if (!LIMBS.has(keyAt(state, i))) return null;
-  const from = keyAt(state, at) === 'the' ? at + 1 : at;
-  return {
-    name: state.tokens
-      .slice(from, i + 1)
-      .map(({ text }) => text)
-      .join(' '),
-    length: i + 1 - at,
-  };
 }
 
 /** "of the other leg", "of this leg", "of the chain" after a place with a number: says where, and changes no count. */

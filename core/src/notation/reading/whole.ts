@@ -1,3 +1,4 @@
+import { isSamePart } from '../part-ref.js';
 import type { Chain, Times, Work } from '../pattern.js';
 import { join } from '../span.js';
 import { choice, itemPiece, usual, type Piece } from './piece.js';
@@ -76,7 +77,8 @@ function wholeTimes(stitches: readonly Piece[], worked: WorkedPieces | null): Pi
   return [choice('times-of', [stitches, [group([...before, ...worked.single], worked.times)]])];
 }
 
-const isSameStitch = (a: Work, b: Work): boolean => a.stitch === b.stitch && a.loop === b.loop && a.through === b.through;
+const isSameStitch = (a: Work, b: Work): boolean =>
+  a.stitch === b.stitch && a.loop === b.loop && isSamePart(a.through, b.through);
 
 /** "sc, inc (18)": as written, or over and over. */
 function onceOrAround(stitches: readonly Piece[]): Piece[] | null {
