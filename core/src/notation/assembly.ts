@@ -5,10 +5,9 @@ import { factsIn } from './facts.js';
 import { type HeadingLine } from './layout/heading.js';
 import { type Label } from './layout/label.js';
 import type { RoundText } from './layout/line.js';
-import { numberedOn, type Numbered, type Numbers } from './numbering.js';
+import { addLine, checkGaps, checkNumber, numberedOn, type Numbered, type Numbers } from './numbering.js';
 import { checkCopies, checkedRange } from './line-checks.js';
 import type { Foundation, Note } from './pattern.js';
-import { printLabel } from './print.js';
 import { itemPiece, usual, type Piece } from './reading/piece.js';
 import { readRound, type RoundReading } from './reading/round.js';
 import { namedPart, type NamedPart, type Placed, type RoundContext } from './reading/state.js';
@@ -71,6 +70,8 @@ export interface Assembly {
   full: boolean;
   /** The numbers of the line before in the part at hand. */
   numbers: Numbers | null;
+  /** Numbers that rounds listed together left out, which may follow later. */
+  readonly gaps: Set<number>;
   /** Names of the parts before, and of the one at hand. */
   readonly names: NamedPart[];
   named: NamedPart | null;
@@ -144,7 +145,7 @@ export function kindsOf({ pieces, foundation }: RoundReading): Kinds {
 
 export function labelAt({ from }: Span, number: number, { foundation }: RoundReading): Label {
   const word = foundation?.value.from === 'chain' ? 'row' : 'round';
-  return { first: number, last: number, word, relative: false, open: null, span: { from, to: from }, next: 0 };
+  return { first: number, last: number, word, relative: false, rounds: null, open: null, span: { from, to: from }, next: 0 };
 }
 
 function contextOf(all: Assembly, first: boolean): RoundContext {
@@ -197,7 +198,8 @@ const MOST_IN_LINE = 300;
 /** Past the most parts that are read, rounds are only words. */
 export function takeRound(all: Assembly, line: RoundText, reading: RoundReading | null = null): void {
   if (all.parts.length < BOUNDS.parts) {
-    takeRoundLine(all, line, reading);
+    if (line.label.rounds) takeList(all, line, line.label.rounds);
+    else takeRoundLine(all, line, reading);
     return;
   }
   if (!all.full) all.report({ code: 'too-many-parts', severity: 'error', span: line.span });
@@ -205,10 +207,20 @@ export function takeRound(all: Assembly, line: RoundText, reading: RoundReading 
   keepNote(all, line.span, []);
 }
 
+/** "Rounds 4, 6 and 8": the line stands for each; what lies between may follow later. */
+function takeList(all: Assembly, line: RoundText, rounds: readonly number[]): void {
+  for (const [i, first] of rounds.entries()) {
+    for (let gap = (rounds[i - 1] ?? first) + 1; gap < first; gap++) {
+      if (gap > (all.part?.lines.at(-1)?.last ?? 0)) all.gaps.add(gap);
+    }
+    takeRoundLine(all, { ...line, label: { ...line.label, first, last: first, rounds: null } }, null);
+  }
+}
+
 function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | null): void {
   const expected = (all.part?.lines.at(-1)?.last ?? 0) + 1;
-  const { label, more, twice } = numberedHere(all, line, expected);
-  let restart = label.first < expected || all.part === null;
+  const { label, more, twice, fills } = numberedHere(all, line, expected);
+  let restart = (!fills && label.first < expected) || all.part === null;
   const several = (all.part?.copies ?? 1) > 1;
   const rank = all.heading?.rank ?? 0;
   let opens = restart || rank === 3 || (rank > 0 && several);
@@ -229,9 +241,9 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   const part = all.part!;
   const counted = roundsOf(all, label, reading);
   const { first, last } = checkedRange(all.text, counted, (diagnostic) => diagnostics.push(diagnostic));
-  checkNumber(all, part, { ...label, first, last }, twice ? null : expected);
+  checkNumber(all, part, { ...label, first, last }, twice ? null : fills ? first : expected);
   all.numbers = { first: line.label.first, last: last - more, more };
-  part.lines.push({
+  addLine(all, part, {
     first,
     last,
     word: label.word,
@@ -249,9 +261,10 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
 
 /** A number written twice is a slip, but where a heading stands or something begins, it is a new part. */
 function numberedHere(all: Assembly, line: RoundText, expected: number): Numbered {
+  if (all.gaps.has(line.label.first) && !all.heading) return { label: line.label, more: 0, twice: false, fills: true };
   const numbered = numberedOn(line.label, all.heading || !all.part ? null : all.numbers, expected);
   const begins = numbered.twice && kindsOf(tried(all, line.tokens, true).reading).starts;
-  return begins ? { label: line.label, more: 0, twice: false } : numbered;
+  return begins ? { label: line.label, more: 0, twice: false, fills: false } : numbered;
 }
 
 /** The rounds of a line: those of its label, or as many as its words say ("for 10 rounds"). */
@@ -268,18 +281,6 @@ function roundsOf(all: Assembly, label: Label, { rounds, same, upTo }: RoundRead
 function settingsOf(all: Assembly, { foundation }: RoundReading): Span[] {
   const spans = all.settings.map(({ span }) => span);
   return all.foundation && foundation?.span === all.foundation.span ? [...spans, all.foundation.span] : spans;
-}
-
-/** @param expected null where the number was there just before */
-function checkNumber(all: Assembly, part: DraftPart, label: Label, expected: number | null): void {
-  const { first, word, span } = label;
-  if (expected === null) {
-    all.report({ code: 'number-twice', severity: 'warning', label: printLabel(label), span });
-    return;
-  }
-  const before = part.lines.at(-1);
-  if (!before || first <= expected || before.reading.open) return;
-  all.report({ code: 'number-gap', severity: 'warning', expected, label: printLabel({ first, last: first, word }), first, span });
 }
 
 /** Begins a new part where a sure heading stands, or where the numbers begin again. */
@@ -318,11 +319,13 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   if (heading && copies === null) checkCopies(heading, all.report);
   all.named = namedPart(name);
   all.numbers = null;
+  all.gaps.clear();
   all.part = { name, copies: copies ?? 1, copiesSaid: copies !== null, heading: heading?.span ?? span, lines: [], notes: [] };
 }
 
 export function closePart(all: Assembly): void {
   if (!all.part) return;
+  checkGaps(all, all.part);
   if (all.heading) keepNote(all, all.heading.span, []);
   all.heading = null;
   const before = all.part.lines.length;

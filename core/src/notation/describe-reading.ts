@@ -10,6 +10,7 @@ type Finding<Code extends ReadingDiagnostic['code']> = Extract<ReadingDiagnostic
 const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
   'star-repeat': ['the number is how often in all', 'the number is how often more'],
   chain: ['the chain does not count as a stitch here', 'the chain counts as a stitch'],
+  'to-last': ['so many stitches are left over', 'it is worked all round and ends on so many'],
   'in-next': ['one stitch in each', 'all in every one'],
   'last-slip': ['the slip stitch is one of the round', 'the slip stitch closes the round and does not count'],
   oval: ['one side of the chain is worked', 'both sides of the chain are worked'],

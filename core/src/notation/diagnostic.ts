@@ -6,6 +6,8 @@ export type Severity = 'error' | 'warning' | 'hint';
 /** What some words could also mean, besides what they are read as. */
 export type Doubt =
   | 'star-repeat'
+  /** "dec until 6 remain": of the round below, or in all. */
+  | 'to-last'
   | 'chain'
   | 'in-next'
   | 'oval'

@@ -27,6 +27,7 @@ export function draftOf(
     notes: [],
     full: false,
     numbers: null,
+    gaps: new Set(),
     names: [],
     named: null,
     contexts: [null, null],

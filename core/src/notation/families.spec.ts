@@ -641,6 +641,7 @@ describe('what makers write', () => {
     ['Arm (make -2)\nR1: 6 sc in MR (6)', 'bad-copies'],
     ['Arm (make 999999999)\nR1: 6 sc in MR (6)', 'bad-copies'],
     ['R0: 6 sc in MR (6)', 'bad-count'],
+    ['R1: join legs with ch 3, sc around', 'part-unknown'],
     ['Wing\nR1: 6 sc in MR\n\n'.repeat(400), 'too-many-parts'],
     ['R1: 6 sc in MR\nR2: (3 sc\nR3: 6 sc', 'unclosed'],
     [`R1: ${')'.repeat(5_000)}`, 'more-like-this'],
@@ -648,6 +649,45 @@ describe('what makers write', () => {
     const { diagnostics } = read(text);
     expect(diagnostics.map((each) => each.code)).toContain(code);
     for (const each of diagnostics) expect(describeReading(each).length).toBeLessThan(400);
+  });
+
+  it.each([
+    ['We start with the head.', 'head'],
+    ['Let us begin with the head.', 'head'],
+    ['Next up: the ears (make 2).', 'ears'],
+    ['Then we make the tail.', 'tail'],
+    ['Time for the arms!', 'arms'],
+    ['On to the legs.', 'legs'],
+    ['We start with black yarn.', 'Part 1'],
+    ['We will work in a spiral.', 'Part 1'],
+    ['We begin with a magic ring.', 'Part 1'],
+    ['Time for a break!', 'Part 1'],
+    ['Then we close the hole.', 'Part 1'],
+  ])('finds the part that a sentence leads to: %s', (line, name) => {
+    expect(read(`My bear\n\n${line}\n${BEGUN}`).pattern.parts.map((part) => part.name)).toEqual([name]);
+  });
+
+  it.each([
+    ['dec until 6 remain', 'R3: sc around (12)\nR4: dec until 6 remain (6)', '6 12 12 6'],
+    ['dec until few are left, without a total', 'R3: dec until 6 sts are left', '6 12 6'],
+    [
+      'rounds that do not follow each other',
+      'Rounds 3, 5 and 7: sc around\nRounds 4 and 6: sc BLO around\nR8: dec x6',
+      '6 12 12 12 12 12 12 6',
+    ],
+  ])('reads %s', (_, rounds, counts) => {
+    const text = BEGUN + rounds;
+    expect([comesTo(text), checkPattern(read(text)).diagnostics]).toEqual([counts, []]);
+  });
+
+  it.each([
+    ['Leaf\nch 9, turn, 8 sc, ch 1, turn, 8 sc.', '8 8'],
+    ['Flap\nch 5. sc 4, turn, ch 1, sc 4, turn, ch 1, sc 4.', '4 4 4'],
+    ['Leaf\nRow 1: ch 9, turn, 8 sc (8), ch 1, turn, sc2tog, 4 sc, sc2tog (6)', '8 6'],
+    ['Part,Round,Do,Stitches\nHead,1,6 sc in MR,6\n,2,inc x6,12\nArm (make 2),1,5 sc in MR,5', 'Head: 6 12 | Arm × 2: 5'],
+    ['Part\tRound\tDo\tStitches\nHead\t1\t6 sc in MR\t6\nArm\t1\t5 sc in MR\t5\nArm\t2\tsc around\t5', 'Head: 6 | Arm: 5 5'],
+  ])('tells rows of one sentence and parts of one table apart: %j', (text, counts) => {
+    expect([comesTo(text), checkPattern(read(text)).diagnostics]).toEqual([counts, []]);
   });
 
   it('takes a number that is there twice for a slip, counts on from it, and offers the number it has', () => {

@@ -41,7 +41,6 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   while (end > start && FENCE.has(all[end - 1]!.key)) end--;
   const fenced = start > 0 && (all[0]!.key === '#' || end < all.length);
   const sentence = sentenceEnd(all, afterNumber(all, start), end);
-  const stopped = sentence === end - 1 && all[sentence]?.key === '.';
   const colon = all[end - 1]?.key === ':';
   if (colon) end--;
   const first = copiesSaid(all, start, sentence);
@@ -53,11 +52,11 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
   const marked = fenced || bold;
   if (!plain && !marked) return null;
-  const led = lead > start && all.slice(start, lead).some(({ key }) => TURNS.has(key));
-  if (!marked && (asksFor(name) || (said.copies === null && stopped && !led))) return null;
+  const led = isLed(all, start, lead);
+  const ended =
+    !led && (all[sentence]?.key === '!' || (said.copies === null && sentence === end - 1 && all[sentence]?.key === '.'));
   const nameSpan = join(name[0]!, name[name.length - 1]!);
-  const rest = all.slice(lead, end);
-  if (!marked && (all[sentence]?.key === '!' || NO_NAME_BEGINS.has(name[0]!.key) || rest.length > MOST_PASSING)) return null;
+  if (!marked && (isNoName(name, led) || ended || end - lead > MOST_PASSING)) return null;
   const mark =
     marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === afterNumber(all, start) || led ? 'bare' : 'passing';
   return {
@@ -74,6 +73,17 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   };
 }
 
+/** Whether words before a name turn to the next part: "now the ears", "on to the legs". */
+function isLed(tokens: readonly Token[], start: number, lead: number): boolean {
+  const onTo = tokens[start]?.key === 'on' && tokens[start + 1]?.key === 'to';
+  return lead > start && (onTo || tokens.slice(start, lead).some(({ key }) => TURNS.has(key)));
+}
+
+/** Words that ask for something or speak of something else than a part. */
+function isNoName(name: readonly Token[], led: boolean): boolean {
+  return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
+}
+
 /** Longest line in which a name is said in passing. */
 const MOST_PASSING = 24;
 /** Words that begin a sentence about something else than a part. */
@@ -81,6 +91,11 @@ const NO_NAME_BEGINS: ReadonlySet<string> = new Set(
   "hi hello hey dear i i’m i'm you we thank thanks welcome please if when wish it that there what which who why how can do does did my".split(
     ' ',
   ),
+);
+
+/** Words that are in no name which a sentence leads to: "we start with black yarn". */
+const NO_NAME_HAS: ReadonlySet<string> = new Set(
+  'yarn ring circle loop chain hook break row round marker colour color stitch stitches cup tea'.split(' '),
 );
 
 const FENCE: ReadonlySet<string> = new Set(['#', '=', '-', '~', '•', '>', '<', '*', '|', '+', '"']);
@@ -96,13 +111,13 @@ function sentenceEnd(tokens: readonly Token[], start: number, end: number): numb
 
 /** Words that lead to a name: "Now for the ears", "okay so the little ball", "Part 1: Arm", "And one tail". */
 const LEADS: ReadonlySet<string> = new Set(
-  "now for the okay ok so and then begin start with let’s let's lets make making here here’s here's heres is this a an one your on to crochet work hi hii hiii us with".split(
+  "now for the okay ok so and then begin start with let’s let's lets make making here here’s here's heres is this a an one your on to crochet work hi hii hiii us with let we we’ll we'll moving time".split(
     ' ',
   ),
 );
 
 /** Words that turn to the next part. */
-const TURNS: ReadonlySet<string> = new Set(['now', 'begin', 'start', 'next', 'then', 'first']);
+const TURNS: ReadonlySet<string> = new Set(['now', 'begin', 'start', 'next', 'then', 'first', 'moving', 'time']);
 
 function leading(tokens: readonly Token[], start: number, end: number): number {
   let i = start;
@@ -111,6 +126,7 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
     if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
   }
   i = afterNumber(tokens, i);
+  if (tokens[i]?.key === 'next' && tokens[i + 1]?.key === 'up') i += tokens[i + 2]?.kind === 'mark' ? 3 : 2;
   const from = i;
   while (i < end - 1 && (LEADS.has(tokens[i]!.key) || isFirst(tokens, i))) i++;
   // "The pear" is a name as it stands; "okay so the little ball" is not.

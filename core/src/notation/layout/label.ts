@@ -13,13 +13,15 @@ export interface Label {
   readonly word: 'round' | 'row';
   /** "Next 3 rounds", "Last round": counted on from the round before; `first` and `last` then begin at 1. */
   readonly relative: boolean;
+  /** "Rounds 4, 6 and 8": numbers that do not follow each other; null for all from `first` to `last`. */
+  readonly rounds: readonly number[] | null;
   readonly open: OpenRun | null;
   readonly span: Span;
   /** Index of the first token after the label. */
   readonly next: number;
 }
 
-type Numbers = Pick<Label, 'first' | 'last' | 'word' | 'relative' | 'open' | 'next'>;
+type Numbers = Pick<Label, 'first' | 'last' | 'word' | 'relative' | 'rounds' | 'open' | 'next'>;
 
 const TO: ReadonlySet<string> = new Set('- to through thru till until up ~ / ... & and , +'.split(' '));
 const LISTS: ReadonlySet<string> = new Set([',', '&', 'and', '+', '/']);
@@ -46,8 +48,8 @@ export function readLabel(tokens: readonly Token[], sure = false): Label | null 
   const separated = next > label.next || rest === undefined || rest.kind === 'mark';
   if (!sure && (begin > 0 || !separated) && !namesWork(tokens.slice(next)) && !endsSentence(tokens, next, begin)) return null;
   if (label.relative && rest?.kind !== 'mark' && !beginsWork(tokens, label.next)) return null;
-  const { first, last, word, relative, open } = label;
-  return { first, last, word, relative, open, next, span: join(tokens[0]!, tokens[Math.max(0, next - 1)]!) };
+  const { first, last, word, relative, rounds, open } = label;
+  return { first, last, word, relative, rounds, open, next, span: join(tokens[0]!, tokens[Math.max(0, next - 1)]!) };
 }
 
 /** "Next round sc around": without a mark the work has to come at once. */
@@ -96,13 +98,31 @@ function readNumbered(tokens: readonly Token[], at: number): Numbers | null {
   const on = ON.find((words) => words.every((key, k) => tokens[i + k]?.key === key));
   const after = on ? tokens[i + on.length] : undefined;
   if (on && wholeNumber(after) === null && labelWord(after) === null)
-    return { first, last: first, word, relative: false, open: { mm: null }, next: i + on.length };
+    return { first, last: first, word, relative: false, rounds: null, open: { mm: null }, next: i + on.length };
   const often = tokens[i]?.key === 'x' ? wholeNumber(tokens[i + 1]) : null;
   if (often !== null && tokens[i + 2]?.key === ':')
-    return { first, last: first + often - 1, word, relative: false, open: null, next: i + 2 };
+    return { first, last: first + often - 1, word, relative: false, rounds: null, open: null, next: i + 2 };
   const plural = tokens[at]!.key.endsWith('s');
+  const list = plural ? readList(tokens, i, first) : null;
+  if (list) return { first, last: list.rounds.at(-1)!, word, relative: false, rounds: list.rounds, open: null, next: list.next };
   const [last, next] = readEnd(tokens, i, first, { short, plural });
-  return { first, last, word, relative: false, open: null, next };
+  return { first, last, word, relative: false, rounds: null, open: null, next };
+}
+
+/** "4, 6 and 8" after "Rounds": numbers that rise and do not follow each other, up to a colon or the work. */
+function readList(tokens: readonly Token[], start: number, first: number): { rounds: number[]; next: number } | null {
+  const rounds = [first];
+  let i = start;
+  while (LISTS.has(tokens[i]?.key ?? '')) {
+    const and = i + 1 + (['and', '&'].includes(tokens[i + 1]?.key ?? '') ? 1 : 0);
+    const number = wholeNumber(tokens[and]);
+    if (number === null || number <= rounds.at(-1)!) break;
+    rounds.push(number);
+    i = and + 1;
+  }
+  const closed = tokens[i] !== undefined && (tokens[i]!.key === ':' || tokens[i]!.key === '.' || tokens[i]!.kind === 'word');
+  const apart = rounds.some((round, at) => at > 0 && round > rounds[at - 1]! + 1);
+  return rounds.length > 1 && apart && closed ? { rounds, next: i } : null;
 }
 
 /** The last number of a range or list that goes on at `i`, and the token after it; `first` itself when none does. */
@@ -160,7 +180,7 @@ function readOrdinal(tokens: readonly Token[], at: number): Numbers | null {
   }
   const word = labelWord(tokens[i]);
   if (!word || tokens[i]!.key === 'r') return null;
-  return { first, last, word, relative: false, open: null, next: i + 1 };
+  return { first, last, word, relative: false, rounds: null, open: null, next: i + 1 };
 }
 
 function dottedOrdinal(tokens: readonly Token[], at: number): readonly [number | null, number] {
@@ -180,7 +200,7 @@ function readRelative(tokens: readonly Token[], begin: number): Numbers | null {
   const end = at + (number === null ? 1 : 2);
   const word = labelWord(tokens[end]);
   if (!word || tokens[end]!.key === 'r' || (number !== null && (!Number.isInteger(number) || number < 1))) return null;
-  return { first: 1, last: number ?? 1, word, relative: true, open: null, next: end + 1 };
+  return { first: 1, last: number ?? 1, word, relative: true, rounds: null, open: null, next: end + 1 };
 }
 
 const BARE_ENDS: ReadonlySet<string> = new Set(['/', ':', '.', ')', ']', '-', '...', '|', '=', '}']);
@@ -199,10 +219,10 @@ function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers 
   const end = tokens[mark];
   const dashed = end?.key === '-' && end.from === tokens[mark - 1]!.to;
   const last = listed ? first : (ranged ?? first);
-  if (sure) return { first, last, word: 'round', relative: false, open: null, next: mark };
+  if (sure) return { first, last, word: 'round', relative: false, rounds: null, open: null, next: mark };
   const rest = tokens.slice(mark + 1, mark + 1 + MOST_LOOKED_AT);
   if (!end || !BARE_ENDS.has(end.key) || dashed || !namesWork(rest) || addresses(rest)) return null;
-  return { first, last, word: 'round', relative: false, open: null, next: mark + 1 };
+  return { first, last, word: 'round', relative: false, rounds: null, open: null, next: mark + 1 };
 }
 
 const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };

@@ -23,6 +23,7 @@ const TOTALS: ReadonlySet<string> = new Set([
   '# sts',
   'st',
 ]);
+const PARTS: ReadonlySet<string> = new Set(['part', 'parts', 'piece', 'pieces', 'section', 'element', 'body part']);
 const OTHERS: ReadonlySet<string> = new Set([
   'instruction',
   'instructions',
@@ -81,7 +82,17 @@ function tableAt(text: string, lines: readonly RawLine[], at: number): { lines: 
   if (!real) return end > at + 1 ? { lines: lines.slice(at, end), end } : null;
   const kept = new Set(rows.map(({ line }) => line));
   const skipped = lines.slice(at, end).filter((line) => !kept.has(line));
-  return { lines: [...skipped.map((line) => ({ ...line, tokens: [] })), ...rows.map((row) => asLine(row, roles))], end };
+  return {
+    lines: [...skipped.map((line) => ({ ...line, tokens: [] })), ...rows.flatMap((row, i) => asLines(row, rows[i - 1], roles))],
+    end,
+  };
+}
+
+/** A row, below a heading where its part is another than that of the row before. */
+function asLines(row: Row, before: Row | undefined, roles: Roles): RawLine[] {
+  const part = row.cells[roles.part] ?? [];
+  if (part.length === 0 || (before && wordsOf(before.cells[roles.part]) === wordsOf(part))) return [asLine(row, roles)];
+  return [{ ...row.line, tokens: [mark('#', part[0]!.from), ...part] }, asLine(row, roles)];
 }
 
 function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | null {
@@ -90,11 +101,17 @@ function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | n
   if (pipes >= 2 || (pipes === 1 && tokens[0]?.key === '|')) return '|';
   const tab = text.indexOf('\t', tokens[0]!.to);
   if (tab >= 0 && tab < tokens.at(-1)!.from) return '\t';
-  if (labelWord(tokens[0]) === null && tokens[0]!.key !== '#' && tokens[0]!.key !== 'no' && tokens[0]!.kind !== 'mark')
+  if (
+    labelWord(tokens[0]) === null &&
+    !PARTS.has(tokens[0]!.key) &&
+    tokens[0]!.key !== '#' &&
+    tokens[0]!.key !== 'no' &&
+    tokens[0]!.kind !== 'mark'
+  )
     return null;
   if (/\S {3,}\S.*\S {3,}\S/.test(text.slice(from, Math.min(to, from + 200)))) return '   ';
   const words = text.slice(from, Math.min(to, from + 60));
-  const listed = /^\W*(?:r|rnd|rd|round|row|#|no\.?)\W*?([,;])/i.exec(words);
+  const listed = /^\W*(?:r|rnd|rd|round|row|#|no\.?|part|piece)\W*?([,;])/i.exec(words);
   return (listed?.[1] as Delimiter | undefined) ?? null;
 }
 
@@ -133,6 +150,7 @@ interface Roles {
   readonly work: number;
   readonly colour: number;
   readonly total: number;
+  readonly part: number;
 }
 
 /** Rows that show what a column is for. */
@@ -145,7 +163,8 @@ function rolesOf(heads: readonly string[], rows: readonly Row[]): Roles {
   const filled = all.map((column) => rows.map((row) => row.cells[column] ?? []).filter((cell) => cell.length > 0));
   const cells = (column: number): Cell[] => filled[column]!;
   const label = all.find((i) => LABELS.has(heads[i] ?? '') || labelWord({ key: heads[i] ?? '' } as Token) !== null) ?? 0;
-  const others = all.filter((i) => i !== label);
+  const part = all.find((i) => i !== label && PARTS.has(heads[i] ?? '')) ?? -1;
+  const others = all.filter((i) => i !== label && i !== part);
   const working = filled.map((column) => column.slice(0, ENOUGH).filter((cell) => namesWork(cell)).length);
   const sizes = filled.map((column) => column.slice(0, ENOUGH).reduce((sum, cell) => sum + cell.length, 0));
   const works = (i: number): number => working[i]!;
@@ -158,7 +177,7 @@ function rolesOf(heads: readonly string[], rows: readonly Row[]): Roles {
     COLOURS.has(heads[i] ?? '') ||
     (cells(i).length > 0 && cells(i).every((cell) => colourLength(cell, 0, NO_BOOK) === cell.length));
   const colour = others.find((i) => i !== work && i !== total && coloured(i)) ?? -1;
-  return { label, work, colour, total };
+  return { label, work, colour, total, part };
 }
 
 const isCount = (cell: Cell): boolean =>
@@ -173,7 +192,7 @@ function isLabel(cell: Cell | undefined): boolean {
   );
 }
 
-function asLine({ line, cells }: Row, { label, work, colour, total }: Roles): RawLine {
+function asLine({ line, cells }: Row, { label, work, colour, total, part }: Roles): RawLine {
   if (!isLabel(cells[label])) return { ...line, tokens: cells.flat() };
   const tokens: Token[] = [...cells[label]!];
   const end = (): number => tokens.at(-1)?.to ?? line.from;
@@ -193,7 +212,7 @@ function asLine({ line, cells }: Row, { label, work, colour, total }: Roles): Ra
       ')',
     );
   cells.forEach((cell, i) => {
-    if (i !== label && i !== work && i !== colour && i !== total) add(cell, '.', '');
+    if (i !== label && i !== work && i !== colour && i !== total && i !== part) add(cell, '.', '');
   });
   return { ...line, tokens, sure: true };
 }

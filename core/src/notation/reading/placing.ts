@@ -70,10 +70,17 @@ export function placedWork(
     case 'sides':
       return work({ per, together, count: (lead ?? 1) * (state.depth > 0 ? 1 : 4) });
     case 'to last':
-      return work({ per: many, together, count: { toLast: where.count } });
+      return toLast(work, { per: many, together }, where.count, span);
     default:
       return spreadWork(work, meaning, { per, together, lead, count, where });
   }
+}
+
+/** "sc to last 2 sts" leaves two; "dec until 6 remain" may as well go all round and end on six. */
+function toLast(work: (own: Counts) => Piece[], own: Omit<Counts, 'count'>, count: number, span: Span): Piece[] {
+  const leaves = work({ ...own, count: { toLast: count } });
+  if (own.together < 2) return leaves;
+  return [choice('to-last', [leaves, [...work({ ...own, count: 'around' }), { is: 'total', count, span }]])];
 }
 
 function spreadWork(
