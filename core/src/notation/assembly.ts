@@ -1,3 +1,4 @@
+import { asSeen } from './fold.js';
 import { BOUNDS } from '../bounds/index.js';
 import { type ColourBook } from './colours.js';
 import type { ReadingDiagnostic } from './diagnostic.js';
@@ -310,7 +311,7 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   all.waiting.push(...later);
   all.settings = settings;
   if (heading?.colour) {
-    const name = all.text.slice(heading.colour.from, heading.colour.to).replace(/^\S+\s+/, '');
+    const name = asSeen(all.text.slice(heading.colour.from, heading.colour.to)).replace(/^\S+\s+/, '');
     all.settings.unshift(itemPiece({ kind: 'colour', name }, heading.colour));
   }
   const name = heading?.name ?? (all.parts.length === 0 ? (all.title ?? 'Part 1') : `Part ${all.parts.length + 1}`);

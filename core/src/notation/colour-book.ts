@@ -1,3 +1,4 @@
+import { asSeen } from './fold.js';
 import { isColourCode, type ColourBook } from './colours.js';
 import type { Line } from './layout/line.js';
 import type { Token } from './tokens.js';
@@ -78,5 +79,5 @@ function wordsFrom(text: string, tokens: readonly Token[], at: number): string {
   if (at < tokens.length && isCraft(tokens, at)) return '';
   let end = at;
   while (tokens[end]?.kind === 'word' && !isColourCode(tokens[end]!.text)) end++;
-  return end > at ? text.slice(tokens[at]!.from, tokens[end - 1]!.to) : '';
+  return end > at ? asSeen(text.slice(tokens[at]!.from, tokens[end - 1]!.to)) : '';
 }

@@ -79,3 +79,15 @@ export function fold(char: string): string {
   if (plain !== char) return FOLDED.get(plain) ?? plain;
   return PICTURE.test(char) ? ' ' : char;
 }
+
+const UNSEEN = /\p{Cf}/gu;
+const SPACES = /[\p{Z}\p{Cc}]+/gu;
+const JOINED = /[\ufb00-\ufb06]/g;
+
+/** Words as they are seen: without marks that cannot be seen, joined letters apart, every space the same one. */
+export function asSeen(words: string): string {
+  return words
+    .replace(UNSEEN, '')
+    .replace(SPACES, ' ')
+    .replace(JOINED, (letters) => letters.normalize('NFKC'));
+}

@@ -202,6 +202,67 @@ describe('the printed form', () => {
   const withoutPlaces = (value: unknown): unknown =>
     JSON.parse(JSON.stringify(value, (key, inner: unknown) => (PLACES.has(key) ? undefined : inner)));
 
+  const ROUND = /^(R(\d+)(?:–R(\d+))?|Rows? (\d+)(?:–(\d+))?): /;
+  const onRounds = (change: (line: string) => string) => (text: string) =>
+    text.replace(/^.*$/gm, (line) => (ROUND.test(line) ? change(line) : line));
+  const relabelled = (label: (first: string, last: string | undefined, row: boolean) => string) =>
+    onRounds((line) =>
+      line.replace(ROUND, (_, __, a: string, b: string, c: string, d: string) => label(a ?? c, b ?? d, c !== undefined)),
+    );
+  const name = (row: boolean, words: readonly [string, string]): string => words[row ? 1 : 0];
+  /** What programs and people do to a page, none of which changes what it says. */
+  const DAMAGE: Readonly<Record<string, (text: string) => string>> = {
+    'ends of lines of another system': (text) => text.replaceAll('\n', '\r\n'),
+    bullets: onRounds((line) => `• ${line}`),
+    'boxes to tick': onRounds((line) => `[ ] ${line}`),
+    'bold labels': onRounds((line) => line.replace(/^(.*?:)/, '**$1**')),
+    'Rnd and a dash': relabelled((a, b, row) => `${name(row, ['Rnd', 'Row'])} ${a}${b ? `-${b}` : ''} - `),
+    'Round … to …': relabelled((a, b, row) => `${name(row, ['Round', 'Row'])}${b ? 's' : ''} ${a}${b ? ` to ${b}` : ''}: `),
+    'other times': (text) => text.replaceAll(' × ', ' x'),
+    'spaces that do not break': (text) => text.replaceAll(' ', '\u00a0'),
+    'marks that cannot be seen': onRounds((line) => line.replace(/(\d)/g, '\u200b$1')),
+    'other dashes': (text) => text.replaceAll('–', '—'),
+    ligatures: (text) => text.replaceAll('fi', 'ﬁ'),
+    'soft hyphens': (text) => text.replaceAll('round', 'ro\u00adund'),
+    'totals in braces': onRounds((line) => line.replace(/ \((\d+)\)/, ' {$1}')),
+    'totals behind a sign': onRounds((line) => line.replace(/ \((\d+)\)$/, ' = $1')),
+    'totals with a word': onRounds((line) => line.replace(/ \((\d+)\)$/, ' ($1 sts)')),
+    'page numbers': (text) => text.replace(/^(?=R3:|Row 3:)/gm, '\nPage 2 of 7\n\n'),
+    'narrow columns': onRounds((line) => line.replace(/, (?=[^()]*(?:\([^()]*\)[^()]*)*$)/g, ',\n')),
+    'small labels': relabelled((a, b, row) => `${name(row, ['r', 'row '])}${a}${b ? `-${b}` : ''}: `),
+    'labels in brackets': relabelled((a, b, row) => `(${name(row, ['R', 'Row '])}${a}${b ? `-${b}` : ''}) `),
+    'a label on its own line': onRounds((line) => line.replace(': ', ':\n')),
+    'leaders before the total': onRounds((line) => line.replace(/ \((\d+)\)$/, ' ........ ($1)')),
+    'words cut at the end of a line': onRounds((line) => line.replace('around', 'aro-\nund')),
+    'headings between signs': (text) => text.replace(/^## (.*)$/gm, '=== $1 ==='),
+    'bold headings': (text) => text.replace(/^## (.*)$/gm, '**$1**'),
+    'a picture before it': (text) => text.replace(/^(?=R|Row|## )/gm, (at) => at).replace(/^## /gm, '## 🧶 '),
+    'a table': onRounds((line) => `| ${line.replace(': ', ' | ').replace(/ \((\d+)\)$/, ' | $1')} |`),
+    'spaces all over': (text) => text.replaceAll(', ', ' ,  ').replace(/^(?=.)/gm, '   '),
+    capitals: (text) => text.toUpperCase(),
+    'sent in a chat': (text) => text.replace(/^(?=.)/gm, '[12:04, 03/05/2026] Wren: '),
+    quoted: (text) => text.replace(/^/gm, '> '),
+  };
+
+  const BREAKS = new Set(['words cut at the end of a line', 'narrow columns', 'a label on its own line']);
+
+  it('reads back to the same rounds after what programs and people do to a page', () => {
+    const lines = (text: string): string =>
+      JSON.stringify(withoutPlaces(read(text).pattern.parts.map(({ name: called, copies, lines: own }) => [called, copies, own])))
+        .toLowerCase()
+        .replaceAll('\u00a0', ' ');
+    fc.assert(
+      fc.property(pattern, fc.subarray(Object.keys(DAMAGE), { minLength: 1, maxLength: 2 }), (made, damages) => {
+        // A row of a table is on one line.
+        fc.pre(!(damages.includes('a table') && damages.some((damage) => BREAKS.has(damage))));
+        const printed = print(made, 'US', 'short');
+        const damaged = damages.reduce((text, damage) => DAMAGE[damage]!(text), printed);
+        expect(lines(damaged), `${damages.join(', ')}\n${damaged}`).toBe(lines(printed));
+      }),
+      { seed: 12, numRuns: 400 },
+    );
+  });
+
   it('reads back to the same pattern, in either terms, short or long', () => {
     fc.assert(
       fc.property(

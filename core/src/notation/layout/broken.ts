@@ -11,7 +11,8 @@ export function withoutHyphens(lines: readonly RawLine[]): RawLine[] {
   for (const line of lines) {
     const before = joined.at(-1);
     const [word, dash] = before ? before.tokens.slice(-2) : [];
-    const next = line.tokens[0];
+    const quote = before?.tokens[0]?.key === '>' && line.tokens[0]?.key === '>' ? 1 : 0;
+    const next = line.tokens[quote];
     const broken = word && dash?.key === '-' && word.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
     if (!before || !broken || !isRest(word, next)) {
       joined.push(line);
@@ -21,14 +22,15 @@ export function withoutHyphens(lines: readonly RawLine[]): RawLine[] {
       word.kind === 'word'
         ? [{ kind: 'word', text: word.text + next.text, key: word.key + next.key, from: word.from, to: next.to }]
         : [word, dash, next];
-    const tokens = [...before.tokens.slice(0, -2), ...whole, ...line.tokens.slice(1)];
+    const tokens = [...before.tokens.slice(0, -2), ...whole, ...line.tokens.slice(quote + 1)];
     joined[joined.length - 1] = { ...before, tokens, to: line.to };
   }
   return joined;
 }
 
 function isRest(word: Token, next: Token): boolean {
-  return word.kind === 'number' || (word.kind === 'word' && next.text === next.key && !namesWork([next]));
+  const alike = next.text === next.key || word.text === word.text.toUpperCase();
+  return word.kind === 'number' || (word.kind === 'word' && alike && !namesWork([next]));
 }
 
 /** Tokens that a label and its first stitches take. */

@@ -6,10 +6,10 @@ const DATE = String.raw`\d{1,4}[./-]\d{1,2}[./-]\d{1,4}`;
 const NAME = String.raw`[\p{L}~+][\p{L}\p{N} .’'~-]{0,30}`;
 /** "[12:34, 3/5/2026] Anna: ", "12:34 – Anna: ", "03.05.26, 12:34 - Anna: " */
 const STAMP = new RegExp(
-  String.raw`^\s*[\[(]?(?:${DATE},?\s+${TIME}|${TIME},?\s+${DATE}|${TIME})[\])]?\s*[-–—]?\s*(?:${NAME}:\s+)?`,
+  String.raw`^[\s>]*[\[(]?(?:${DATE},?\s+${TIME}|${TIME},?\s+${DATE}|${TIME})[\])]?\s*[-–—]?\s*(?:${NAME}:\s+)?`,
   'iu',
 );
-const SENDER = new RegExp(String.raw`^\s*(\p{Lu}[\p{L}’'.-]{1,20}(?: \p{L}[\p{L}’'.-]{0,20})?):\s+(?=\S)`, 'u');
+const SENDER = new RegExp(String.raw`^[\s>]*(\p{Lu}[\p{L}’'.-]{1,20}(?: \p{L}[\p{L}’'.-]{0,20})?):\s+(?=\S)`, 'u');
 const NO_SENDER = /^(?:r|rnd|rd|row|round|rounds|rows|rnds|note|notes|tip|caption|photo|yarn|hook|colou?rs?|step)\b/i;
 
 /** Tokens in which the colon after a time or a name stands. */
@@ -36,7 +36,8 @@ type Beginning =
 
 /** What may be a chat's time or name at the start of a line; both hold a colon near it. */
 function beginningOf(text: string, { tokens, from, to }: RawLine): Beginning | null {
-  const first = tokens[0];
+  // A chat that is quoted has a mark before each line.
+  const first = tokens.find(({ key }) => key !== '>');
   if (!first || !tokens.slice(0, MOST_BEFORE).some(({ key }) => key === ':')) return null;
   const words = text.slice(from, Math.min(to, from + 120));
   const stamp = first.kind === 'number' || first.key === '[' || first.key === '(' ? STAMP.exec(words) : null;

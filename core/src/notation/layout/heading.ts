@@ -1,3 +1,4 @@
+import { asSeen } from '../fold.js';
 import { BOUNDS } from '../../bounds/index.js';
 import { colourLength, type ColourBook } from '../colours.js';
 import { join, type Span } from '../span.js';
@@ -61,7 +62,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
     marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === afterNumber(all, start) || led ? 'bare' : 'passing';
   return {
     is: 'heading',
-    name: text.slice(nameSpan.from, nameSpan.to).trim(),
+    name: asSeen(text.slice(nameSpan.from, nameSpan.to)).trim(),
     nameEnd: nameSpan.to,
     copies: said.copies,
     badCopies: said.bad,

@@ -1,3 +1,4 @@
+import { asSeen } from '../fold.js';
 import type { ColourBook } from '../colours.js';
 import type { ReadingDiagnostic } from '../diagnostic.js';
 import { nearestWord } from '../near.js';
@@ -168,7 +169,7 @@ export function spanFrom(state: ReadState, from: number): Span {
 }
 
 export function wordsIn(state: ReadState, span: Span): string {
-  return state.text.slice(span.from, span.to);
+  return asSeen(state.text.slice(span.from, span.to));
 }
 
 export function tellError(state: ReadState, facts: Facts, { from, to }: Span): void {
