@@ -36,10 +36,20 @@ export type Fact =
 const ENDS: ReadonlySet<string> = new Set(['.', '!', '?', ';', '...', '•']);
 const BREAKS: ReadonlySet<string> = new Set([',', 'but', 'then', '-', ':', '(', ')']);
 
+/** Words that were read before: a text is read anew at every keystroke, and its remarks hardly change. */
+const KNOWN = new Map<string, readonly Fact[]>();
+const MOST_KNOWN = 2_000;
+
 /** The facts in a remark's words, sentence by sentence. */
 export function factsIn(text: string): readonly Fact[] {
+  const known = KNOWN.get(text);
+  if (known) return known;
   const tokens = tokenize(text);
-  return tokens.some(({ key }) => TELLING.has(key) || STUFFS.test(key)) ? sentencesOf(tokens).flatMap(factsOfSentence) : [];
+  const telling = tokens.some(({ key }) => TELLING.has(key) || STUFFS.test(key));
+  const facts = telling ? sentencesOf(tokens).flatMap(factsOfSentence) : [];
+  if (KNOWN.size >= MOST_KNOWN) KNOWN.clear();
+  KNOWN.set(text, facts);
+  return facts;
 }
 
 type Clause = readonly Token[];
