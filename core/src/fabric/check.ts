@@ -221,7 +221,8 @@ class PartChecker {
   private checkGates(): void {
     const most = Math.max(0, ...this.rounds.map((round) => round.makes));
     for (const gate of gatesOf(this.part)) {
-      if (gate.kind !== 'eyes' && gate.kind !== 'stuffing') continue;
+      const { span } = gate;
+      if (!span || (gate.kind !== 'eyes' && gate.kind !== 'stuffing')) continue;
       const last = this.rounds.findLast((round) => round.line < gate.before);
       const closed = last && last.makes <= CLOSED && most >= 3 * CLOSED && last.uses > last.makes;
       if (closed)
@@ -231,7 +232,7 @@ class PartChecker {
           gate: gate.kind,
           stitches: last.makes,
           label: last.label,
-          span: gate.span,
+          span,
         });
     }
   }

@@ -1,5 +1,6 @@
 import { checkPattern, withoutLastColour, type PatternCount } from '../fabric/index.js';
-import { read, type Item, type OpenRun, type Part, type Pattern, type RoundLine } from '../notation/index.js';
+import { BOUNDS } from '../bounds/index.js';
+import { measureRound, read, type Item, type OpenRun, type Part, type Pattern, type RoundLine } from '../notation/index.js';
 import type { Place, Position } from './log.js';
 import type { WrittenRound } from './written.js';
 
@@ -21,13 +22,24 @@ export interface AlteredPart {
 /** Most rounds a line can be given. */
 const MOST_ROUNDS = 2_000;
 
-/** The items of an instruction, or null when it cannot be read whole. Parts of the pattern can be named in it. */
-export function itemsOfText(text: string, { terms, parts }: Pick<Pattern, 'terms' | 'parts'>): readonly Item[] | null {
+/**
+ * The items of an instruction, or null when it cannot be read whole. Parts of the pattern can be named in it.
+ * @param below stitches of the round below, which decide where words can be read in two ways; 0 for a part's first round,
+ * which may begin on something else
+ */
+export function itemsOfText(
+  text: string,
+  { terms, parts }: Pick<Pattern, 'terms' | 'parts'>,
+  below: number,
+): readonly Item[] | null {
   const named = parts.map(({ name }) => `## ${name}\nR1: 6 sc in ring\n`).join('');
-  const { pattern, diagnostics } = read(`${terms} terms\n${named}## Piece\nR1: ${text.replaceAll('\n', ' ')}`);
+  const before = below > 0 ? `R1: ${Math.min(below, BOUNDS.count)} sc in ring\nR2` : 'R1';
+  const head = `${terms} terms\n${named}## Piece\n`;
+  const { pattern, diagnostics } = read(`${head}${before}: ${text.replaceAll('\n', ' ')}`);
   const lines = pattern.parts.at(-1)?.lines ?? [];
-  const bad = diagnostics.some((diagnostic) => diagnostic.severity === 'error');
-  return lines.length === 1 && !bad && lines[0]!.items.length > 0 ? lines[0]!.items : null;
+  const bad = diagnostics.some(({ severity, span }) => severity === 'error' && span.from >= head.length);
+  const own = lines[below > 0 ? 1 : 0];
+  return own && lines.length === (below > 0 ? 2 : 1) && !bad && own.items.length > 0 ? own.items : null;
 }
 
 /** The latest word on each line and round. */
@@ -63,22 +75,19 @@ export function alteredPart(pattern: Pattern, part: Part, changes: readonly Alte
   const origins: WrittenRound[] = [];
   const begins: number[] = [];
   let number = part.lines[0]?.first ?? 1;
+  let below = 0;
   part.lines.forEach((line, index) => {
     begins.push(lines.length);
     const own = latest.filter((change) => change.line === index);
     const given = own.find((change) => change.kind === 'length')?.rounds;
     const written = line.open ? openRounds(line.open, number - (part.lines[0]?.first ?? 1), index) : line.last - line.first + 1;
     const rounds = Math.max(1, Math.min(MOST_ROUNDS, Math.round(given ?? written)));
-    const other = new Map<number, readonly Item[]>();
-    for (const change of own) {
-      if (change.kind !== 'instead' || change.nth >= rounds) continue;
-      const items = itemsOfText(change.text, pattern);
-      if (items) other.set(change.nth, items);
-    }
+    const other = new Map(own.flatMap((change) => (change.kind === 'instead' ? [[change.nth, change.text] as const] : [])));
     for (let nth = 0; nth < rounds;) {
       let end = nth + 1;
-      while (!other.has(nth) && end < rounds && !other.has(end)) end++;
-      const items = other.get(nth);
+      const text = other.get(nth);
+      const items = text === undefined ? null : itemsOfText(text, pattern, lines.length > 0 ? Math.max(1, below) : 0);
+      while (!items && end < rounds && !other.has(end)) end++;
       lines.push({
         ...line,
         items: end < rounds ? withoutLastColour(line.items) : line.items,
@@ -87,6 +96,8 @@ export function alteredPart(pattern: Pattern, part: Part, changes: readonly Alte
         open: null,
         ...(items ? { items, places: [], settings: [], stated: null, like: null } : {}),
       });
+      for (let round = nth; round < Math.min(end, nth + MOST_COUNTED); round++)
+        below = madeBy(items ?? line.items, below, line.stated);
       origins.push({ line: index, nth });
       number += end - nth;
       nth = end;
@@ -95,6 +106,15 @@ export function alteredPart(pattern: Pattern, part: Part, changes: readonly Alte
   begins.push(lines.length);
   const notes = part.notes.map((note) => ({ ...note, before: begins[Math.min(note.before, part.lines.length)] ?? lines.length }));
   return { part: { ...part, lines, notes }, origins };
+}
+
+/** Rounds of one line after which its count is taken for steady. */
+const MOST_COUNTED = 50;
+
+/** Stitches a round ends on: worked over something of its own, what is stated. */
+function madeBy(items: readonly Item[], below: number, stated: RoundLine['stated']): number {
+  const founded = items.some((item) => item.kind === 'foundation');
+  return founded && stated ? stated.count : measureRound(items, below).makes;
 }
 
 /** The count of a whole pattern with one part as a piece of it is made. */

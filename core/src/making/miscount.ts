@@ -1,4 +1,4 @@
-import { roundLength, type Fabric } from '../fabric/index.js';
+import type { Fabric } from '../fabric/index.js';
 import { actionsOf, countWithSlip, LONE_STITCH, placesOf, type RoundAction, type SlipKind } from './work-round.js';
 
 /** How often each slip happens, beside the others (our own estimate, from what makers look for first). */
@@ -32,17 +32,17 @@ export interface Cause {
  * What could have happened in a round that ended on another count than it should, the likeliest first: each slip weighs
  * as often as it happens, times the share of its places at which it would have made just this count. Empty when one slip
  * cannot make it, or nothing is worked in the round.
+ * @param available what the round is worked over: stitches of the round below, or the places of a bridge, of loops, of a chain
  */
-export function causesOf(fabric: Fabric, round: number, found: number): Cause[] {
+export function causesOf(fabric: Fabric, round: number, found: number, available: number): Cause[] {
   const actions = actionsOf(fabric, round);
   if (actions.length === 0) return [];
-  const below = round > 0 ? roundLength(fabric, round - 1) : 0;
   const firsts = firstStitches(actions);
   const causes = SLIPS.flatMap((kind): Cause[] => {
     if (round === 0 && kind.startsWith('round before')) return [];
     const places = placesOf(kind, actions);
     const fits = (place: number): number =>
-      LONE_STITCH.filter((lone) => countWithSlip(actions, below, kind, place, lone) === found).length / LONE_STITCH.length;
+      LONE_STITCH.filter((lone) => countWithSlip(actions, available, kind, place, lone) === found).length / LONE_STITCH.length;
     const fitting = places.filter((place) => fits(place) > 0);
     if (fitting.length === 0) return [];
     const fit = fitting.reduce((sum, place) => sum + fits(place), 0) / places.length;

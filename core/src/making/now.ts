@@ -101,7 +101,8 @@ function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: numbe
 function ofCount(work: Exclude<Worked, { kind: 'close' | 'skip' }>, count: number): Item {
   if (work.kind === 'spur') return count === 1 ? work : { kind: 'group', items: [work], times: count };
   if (work.kind === 'chain') return work.counts === work.count ? { ...work, count, counts: count } : work;
-  return { ...work, count };
+  // A chain that counts is one of the stitches the round begins with.
+  return work.kind === 'start' && work.chain === 'counted' ? { ...work, count: count - 1 } : { ...work, count };
 }
 
 function groupWords(fabric: Fabric, round: number, action: number, terms: Terms): string {

@@ -1,4 +1,4 @@
-import type { Log, MakerEvent } from './log.js';
+import { standingEvents, type Log, type MakerEvent } from './log.js';
 
 /** Without a step for so long the maker has put the work down, ms: sessions end with their last step. */
 export const IDLE_MS = 3 * 60_000;
@@ -16,18 +16,19 @@ export interface Session {
 }
 
 /**
- * The times a make was worked on: steps that follow each other within `IDLE_MS`. Ripping back takes time and makes no
- * stitches.
+ * The times a make was worked on: steps that follow each other within `IDLE_MS`. Ripping back and steps that were undone
+ * take time and make no stitches.
  * @param stitchesAt stitches of its piece made up to a step
  */
 export function sessionsOf(log: Log, stitchesAt: (event: Extract<MakerEvent, { kind: 'reached' }>) => number): Session[] {
   const steps = [...log.values()].flat().sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
+  const stands = new Set([...log.keys()].flatMap((piece) => standingEvents(log, piece)));
   const sessions: Session[] = [];
   const done = new Map<string, number>();
   for (const event of steps) {
     const last = sessions.at(-1);
     let made = 0;
-    if (event.kind === 'reached') {
+    if (event.kind === 'reached' && stands.has(event)) {
       const now = stitchesAt(event);
       made = Math.max(0, now - (done.get(event.piece) ?? 0));
       done.set(event.piece, now);

@@ -38,6 +38,28 @@ const lengths = (changes: readonly Alteration[], open = 3): number[] => {
 };
 
 describe('a piece made differently', () => {
+  it('keeps a chain that a round begins with, whether it counts or not', () => {
+    for (const [rounds, makes] of [
+      ['R1: ch 2, 6 hdc in ring, join (6)\nR2: ch 2, hdc inc × 6, join (12)\nR3: ch 2, (1 hdc, hdc inc) × 6, join (18)', 18],
+      [
+        'R1: ch 3 (counts as dc), 11 dc in ring, join (12)\nR2: ch 3 (counts as dc), dc in same st, (dc inc) × 11, join (24)\nR3: ch 3 (counts as dc), 23 dc, join (24)',
+        24,
+      ],
+    ] as const) {
+      const own = checkPattern(read(`Cap\n\n## Cap\n${rounds}`));
+      const made = fabricOf(own.parts[0]!);
+      for (const as of ['increase', 'plain'] as const) {
+        for (let action = 1; action < 6; action++) {
+          const text = workedOtherwise(own.parts[0]!, made, 2, action, as, 'US');
+          if (text === null) continue;
+          const altered = alteredPart(own.pattern, own.pattern.parts[0]!, [{ kind: 'instead', line: 2, nth: 0, text }], () => 1);
+          const count = countWith(own, 0, altered).rounds[2]!;
+          expect([text, count.uses, count.makes]).toEqual([text, count.available, makes]);
+        }
+      }
+    }
+  });
+
   it('gives an open run the rounds it was given, and lets all after it follow', () => {
     expect(lengths([])).toEqual([6, 12, 18, 18, 18, 18, 18, 18, 18, 18, 18, 12, 6]);
     expect(lengths([{ kind: 'length', line: 4, rounds: 1 }])).toHaveLength(11);
@@ -77,7 +99,7 @@ describe('a piece made differently', () => {
         (all) => {
           const changes = all.map((one): Alteration => ({ kind: 'instead', ...one }));
           const good = changes.filter(
-            (change) => change.kind === 'instead' && itemsOfText(change.text, counted.pattern) !== null,
+            (change) => change.kind === 'instead' && itemsOfText(change.text, counted.pattern, 18) !== null,
           );
           // Later bad words do not bring earlier good ones of the same round back.
           fc.pre(new Set(all.map(({ line, nth }) => `${line} ${nth}`)).size === all.length);
@@ -254,6 +276,26 @@ describe('what stands of a log', () => {
 });
 
 describe('time', () => {
+  it('has no stitches of taps that were undone', () => {
+    // Five slips of a whole round each, taken back at once, in six and a half minutes of ten stitches a minute.
+    let log: Log = EMPTY_LOG;
+    const add = (
+      n: number,
+      own: { kind: 'reached'; round: number; action: number } | { kind: 'undone'; event: string },
+    ): void => {
+      log = record(log, [{ id: `e${n}`, piece: 'a/1', at: n * 1_000, ...own }]);
+    };
+    for (let stitch = 1; stitch <= 65; stitch++) {
+      add(6 * stitch, { kind: 'reached', round: 0, action: stitch });
+      if (stitch % 13 > 0) continue;
+      add(6 * stitch + 1, { kind: 'reached', round: 1, action: 97 });
+      add(6 * stitch + 2, { kind: 'undone', event: `e${6 * stitch + 1}` });
+    }
+    const sessions = sessionsOf(log, ({ round, action }) => round * 65 + action);
+    expect(sessions.map(({ stitches }) => stitches)).toEqual([65]);
+    expect(paceOf(sessions)).toBeCloseTo(65 / (386 / 60), 6);
+  });
+
   it('of a replayed day: two sittings, a pause for tea, some ripping back', () => {
     const minute = 60_000;
     let log: Log = EMPTY_LOG;
@@ -309,6 +351,29 @@ describe('in time', () => {
     expect(
       timelyOf(ball.counted, ball.fabric, { round: 0, action: 0 }, { ...wide, stuffed: false }).map((one) => one.kind),
     ).toEqual(['right side']);
+  });
+
+  it('has eyes set when their rounds are there, wherever in the text that is said', () => {
+    const head = 'R1: 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4–R9: sc around (18)\nR10: (1 sc, dec) × 6\nR11: dec × 6';
+    const eyes = 'Insert the eyes between R4 and R5.';
+    for (const text of [`${eyes}\n${head}`, `${head}\n${eyes}`, head.replace('R4–R9', `${eyes}\nR4–R9`)]) {
+      const own = fabric(`## Head\n${text}`);
+      const said = (round: number) =>
+        timelyOf(own.counted, own.fabric, { round, action: 0 }, wide).find(({ kind }) => kind === 'eyes')?.near;
+      expect([0, 4, 5, 8, 9].map(said)).toEqual(['ahead', 'ahead', 'now', 'now', 'last chance']);
+    }
+  });
+
+  it('keeps what is asked for in a round that was made otherwise', () => {
+    const text = 'R1: 6 sc in ring\nR2: inc × 6\nR3: sc around';
+    const own = checkPattern(read(text));
+    const altered = alteredPart(
+      own.pattern,
+      own.pattern.parts[0]!,
+      [{ kind: 'instead', line: 2, nth: 0, text: '12 sc. Stuff firmly.' }],
+      () => 1,
+    );
+    expect(gatesOf(altered.part).map(({ kind, before }) => [kind, before])).toEqual([['stuffing', 3]]);
   });
 
   it('tells of a colour before the last stitch of the old one', () => {

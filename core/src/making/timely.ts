@@ -1,5 +1,5 @@
 import { WAYS, type Fabric, type PartCount } from '../fabric/index.js';
-import { gatesOf, type GateKind } from '../notation/index.js';
+import { gatesOf, type Gate, type GateKind } from '../notation/index.js';
 import { within, actionsIn } from './step.js';
 import type { Position } from './log.js';
 
@@ -57,7 +57,7 @@ export function timelyOf(counted: PartCount, fabric: Fabric, at: Position, { ope
     found.push({ id: text ? `${kind} ${text}` : `${kind} ${before}`, kind, text, round: before, near });
   };
   for (const gate of said) {
-    const before = roundOfLine(gate.before);
+    const before = timeOf(gate, roundOfLine(gate.before), counted, closes);
     // Eyes and stuffing can still be done until the hand does not fit any more.
     const needsHand = gate.kind === 'eyes' || gate.kind === 'stuffing' || gate.kind === 'face';
     add(gate.kind, gate.text, before, needsHand ? Math.max(before, closes ?? fabric.roundCount) : before);
@@ -76,6 +76,17 @@ export function timelyOf(counted: PartCount, fabric: Fabric, at: Position, { ope
   return found
     .filter((one) => !(one.kind === 'right side' && !one.text && round > RIGHT_SIDE.to))
     .sort((a, b) => a.round - b.round);
+}
+
+/**
+ * The round that something said at a place is to be done before. Eyes between two rounds need those rounds, wherever that
+ * is said; said too late, they are set as soon as their rounds are there.
+ */
+function timeOf({ rounds }: Gate, said: number, counted: PartCount, closes: number | null): number {
+  if (!rounds) return said;
+  const after = counted.rounds.findIndex(({ number }) => number > rounds[1]);
+  if (after < 0) return said;
+  return closes !== null && said > closes ? after : Math.max(said, after);
 }
 
 /** The round after which a hand does not fit any more: the last time it is narrower than a hand to the end. Null when never, or never wider. */

@@ -1,5 +1,5 @@
 import { LOOPS, roundLength, type Fabric, type PartCount } from '../fabric/index.js';
-import { inLoop, type RoundLine, type Terms } from '../notation/index.js';
+import { foundationOf, gatesOf, inLoop, type Part, type RoundLine, type Terms } from '../notation/index.js';
 import { itemsOf, spread, type SpreadRound } from '../spacing/index.js';
 import type { Alteration } from './alteration.js';
 import { alike, asWritten, frameOf, itemsOfRound } from './round-words.js';
@@ -41,15 +41,18 @@ export function waysOut(
   const rip = (why: string): WaysOut => ({ ripStitches: found, absorb: null, advice: 'rip', why });
   const next = rounds[round + 1];
   if (!next || round + 1 >= fabric.roundCount) return rip('No round follows in which it could be made up.');
-  const below = round > 0 ? roundLength(fabric, round - 1) : 0;
+  const below = rounds[round]!.available;
   const respread = (at: number, as: SpreadRound): string | null =>
     wordsFor(part.lines[rounds[at]!.line]!, rounds[at]!.number, as, terms);
+  if (next.available !== due || foundationOf(part.lines[next.line]!.items))
+    return rip('The next round is not worked over this one: it cannot make up for it.');
   if (!isPlainWork(part.lines[next.line]!))
     return rip('The next round is worked in one loop, with other stitches or through another part: it must land on its count.');
   const to = roundLength(fabric, round + 1);
   const now = spreadOrNull(below, found, 0.5);
   const then = spreadOrNull(found, to, quietLead(fabric, round, found));
-  if (!now || !then || round === 0) return rip('So few stitches do not hide one more or fewer.');
+  if (below === 0) return rip('Everything stands on the stitches it begins with.');
+  if (!now || !then) return rip('So few stitches do not hide one more or fewer.');
   const made = respread(round, now);
   const words = respread(round + 1, then);
   if (made === null || words === null)
@@ -62,7 +65,7 @@ export function waysOut(
     ],
   };
   const rhythm = actionsOf(fabric, round).some(({ change }) => change !== 'plain');
-  const ahead = faceOrLimbAhead(part.lines.slice(next.line), fabric, round);
+  const ahead = faceAhead(part, rounds, round) || limbAhead(part.lines.slice(next.line), fabric, round);
   const better = (advice: WaysOut['advice'], why: string): WaysOut => ({ ripStitches: found, absorb, advice, why });
   if (off > 1) return better('rip', `It is off by ${off}: more than one stitch shows.`);
   if (ahead) return better('rip', 'A part is worked in or a face placed soon: its stitches are counted from here.');
@@ -104,7 +107,18 @@ function quietLead(fabric: Fabric, round: number, found: number): number {
 
 const SOON = 4;
 
-function faceOrLimbAhead(lines: readonly RoundLine[], fabric: Fabric, round: number): boolean {
+/** Whether eyes or a face are set, by rounds or by the place where it is said, in the next rounds. */
+function faceAhead(part: Part, rounds: PartCount['rounds'], round: number): boolean {
+  const soon = rounds.slice(round, round + 1 + SOON);
+  return gatesOf(part).some(({ kind, before, rounds: between }) => {
+    if (kind !== 'eyes' && kind !== 'face') return false;
+    const said = rounds.findIndex(({ line }) => line >= before);
+    const set = (said > round && said <= round + SOON) || (said < 0 && rounds.length <= round + SOON);
+    return set || soon.some(({ number }) => between !== null && number >= between[0] && number <= between[1]);
+  });
+}
+
+function limbAhead(lines: readonly RoundLine[], fabric: Fabric, round: number): boolean {
   const end = fabric.roundStart[Math.min(fabric.roundCount, round + 1 + SOON)]!;
   for (let row = fabric.roundStart[round + 1]!; row < end; row++) {
     if (fabric.limb[row]! > 0 || LOOPS[fabric.loop[row]!] !== 'both') return true;

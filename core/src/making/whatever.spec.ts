@@ -43,7 +43,7 @@ test('whatever stands in the pattern, the hook goes from its start to its end, a
           expect(`${now.then} ${now.runs.map((run) => run.words).join()}`).not.toMatch(/NaN|undefined|object/);
           const { round } = now;
           expect(actionsIn(fabric, now.roundIndex)).toBeGreaterThan(0);
-          for (const cause of causesOf(fabric, now.roundIndex, found)) {
+          for (const cause of causesOf(fabric, now.roundIndex, found, now.round.available)) {
             expect(cause.share).toBeGreaterThan(0);
             for (const stitch of cause.stitches) expect(stitch).toBeLessThanOrEqual(roundLength(fabric, now.roundIndex) + 1);
           }

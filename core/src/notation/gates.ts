@@ -15,7 +15,8 @@ export interface Gate {
   readonly rounds: readonly [number, number] | null;
   /** Stitches apart, or null. */
   readonly apart: Apart | null;
-  readonly span: Span;
+  /** Where it stands; null in a round that was not read but made. */
+  readonly span: Span | null;
 }
 
 /** A remark of a part at its place: a note between rounds, or words inside one. */
@@ -45,9 +46,9 @@ const KINDS: ReadonlySet<string> = new Set<GateKind>(['eyes', 'stuffing', 'face'
 export function gatesOf(part: Part): Gate[] {
   return remarksOf(part).flatMap(({ text, facts, before, span }): Gate[] => {
     const fact = facts.find((each) => KINDS.has(each.is) && !(each.is === 'stuffing' && each.how === 'none'));
-    if (!fact || !span) return [];
+    if (!fact) return [];
     const eyes = fact.is === 'eyes' ? fact : null;
-    const at = { from: span.from, to: span.to };
+    const at = span && { from: span.from, to: span.to };
     return [{ kind: fact.is as GateKind, text, before, rounds: eyes?.rounds ?? null, apart: eyes?.apart ?? null, span: at }];
   });
 }

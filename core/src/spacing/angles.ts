@@ -13,10 +13,11 @@ import { UPRIGHT, type Lean } from './lean.js';
  */
 export function stitchAngles(fabric: Fabric, lean: Lean = UPRIGHT): Float64Array {
   const angles = new Float64Array(fabric.stitchCount);
+  const ways = waysOfRounds(fabric);
   for (let round = 0; round < fabric.roundCount; round++) {
     const from = fabric.roundStart[round]!;
     const to = fabric.roundStart[round + 1]!;
-    const way = turnedBack(fabric, round) ? -1 : 1;
+    const way = ways[round]!;
     const start = roundStartAngle(fabric, angles, from, to, way);
     const leaned = round === 0 || to === from ? 0 : lean.stitchesPerRound / (to - from);
     for (let row = from; row < to; row++) angles[row] = start - leaned + (way * (row - from + 0.5)) / (to - from);
@@ -24,11 +25,15 @@ export function stitchAngles(fabric: Fabric, lean: Lean = UPRIGHT): Float64Array
   return angles;
 }
 
-/** Every second row of flat work is worked back over the one before. */
-function turnedBack(fabric: Fabric, round: number): boolean {
-  let turns = 0;
-  for (let i = 1; i <= round; i++) turns += fabric.roundWay[i] === TURNED ? 1 : 0;
-  return turns % 2 === 1;
+/** For each round 1, or −1 where it is worked back over the one before: every second row of flat work. */
+function waysOfRounds(fabric: Fabric): Int8Array {
+  const ways = new Int8Array(fabric.roundCount);
+  let way = 1;
+  for (let round = 0; round < fabric.roundCount; round++) {
+    if (round > 0 && fabric.roundWay[round] === TURNED) way = -way;
+    ways[round] = way;
+  }
+  return ways;
 }
 const TURNED = 2;
 
@@ -50,18 +55,28 @@ function roundStartAngle(fabric: Fabric, angles: Float64Array, from: number, to:
 
 /** Where each round begins: the angle just before its first stitch, turns. NaN for a round without stitches. */
 export function startAngles(fabric: Fabric, angles: Float64Array): Float64Array {
+  const ways = waysOfRounds(fabric);
   return Float64Array.from({ length: fabric.roundCount }, (_, round) => {
     const length = roundLength(fabric, round);
-    const way = turnedBack(fabric, round) ? -1 : 1;
-    return length === 0 ? Number.NaN : angles[fabric.roundStart[round]!]! - (way * 0.5) / length;
+    return length === 0 ? Number.NaN : angles[fabric.roundStart[round]!]! - (ways[round]! * 0.5) / length;
   });
 }
 
-/** How far the start of `round` has crept since the first round, in stitches of its own; against the work is positive. */
+/**
+ * How far the start of `round` has crept since the first round, in stitches of its own; against the work is positive. From
+ * round to round it creeps less than half a turn, so whole turns add up.
+ */
 export function creepOf(fabric: Fabric, angles: Float64Array, round: number): number {
   const starts = startAngles(fabric, angles);
-  const turns = starts[0]! - starts[round]!;
-  return (turns - Math.round(turns)) * roundLength(fabric, round);
+  let turns = 0;
+  let before = starts[0]!;
+  for (let next = 1; next <= round; next++) {
+    const start = starts[next]!;
+    if (Number.isNaN(start)) continue;
+    turns += before - start - Math.round(before - start);
+    before = start;
+  }
+  return turns * roundLength(fabric, round);
 }
 
 /**

@@ -91,27 +91,42 @@ export function stackingOf(fabric: Fabric, angles: Float64Array, from: number, t
  *
  * A fit to what the relaxed shape did (docs/spacing.md): the radius swings by 4.8 % where changes stack and by 1.4 % where
  * they alternate, so the swing is taken as 4.8 % of how well the changes agree at their own number of corners, and 1.2 %
- * at twice that number. Rounds weigh by their stitches.
+ * at twice that number. Rounds weigh by their stitches. Six corners and eight do not cancel each other: each number swings
+ * by itself, and swings add up. One change a round makes no corner: it only moves the middle.
  * @returns 0 for a run without changes
  */
 export function cornerOf(fabric: Fabric, angles: Float64Array, from: number, to: number): number {
-  const own = { x: 0, y: 0 };
-  const twice = { x: 0, y: 0 };
+  const swings = new Map<number, Swing>();
   let weight = 0;
   for (let round = from; round < to; round++) {
     const changes = changesIn(fabric, angles, round);
+    if (changes.length === 0) continue;
+    const length = roundLength(fabric, round);
+    weight += length;
+    if (changes.length === 1) continue;
+    const swing = swings.get(changes.length) ?? { own: { x: 0, y: 0 }, twice: { x: 0, y: 0 } };
+    swings.set(changes.length, swing);
     for (const { angle } of changes) {
-      const share = roundLength(fabric, round) / changes.length;
       const turn = 2 * Math.PI * changes.length * angle;
-      own.x += share * Math.cos(turn);
-      own.y += share * Math.sin(turn);
-      twice.x += share * Math.cos(2 * turn);
-      twice.y += share * Math.sin(2 * turn);
-      weight += share;
+      add(swing.own, length / changes.length, turn);
+      add(swing.twice, length / changes.length, 2 * turn);
     }
   }
-  if (weight === 0) return 0;
-  return Math.hypot(STACKED_SWING * Math.hypot(own.x, own.y), ALTERNATING_SWING * Math.hypot(twice.x, twice.y)) / weight;
+  let sum = 0;
+  for (const { own, twice } of swings.values())
+    sum += Math.hypot(STACKED_SWING * Math.hypot(own.x, own.y), ALTERNATING_SWING * Math.hypot(twice.x, twice.y));
+  return weight === 0 ? 0 : sum / weight;
 }
+
+interface Swing {
+  readonly own: { x: number; y: number };
+  readonly twice: { x: number; y: number };
+}
+
+function add(to: { x: number; y: number }, share: number, turn: number): void {
+  to.x += share * Math.cos(turn);
+  to.y += share * Math.sin(turn);
+}
+
 const STACKED_SWING = 0.048;
 const ALTERNATING_SWING = 0.012;

@@ -1,7 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf, roundLengths, type Fabric } from '../fabric/index.js';
 import { applyEdits, read } from '../notation/index.js';
+import { anyPattern } from '../test/any-pattern.js';
 import {
   apart,
   changesIn,
@@ -157,7 +159,33 @@ describe('staggering', () => {
   });
 });
 
+describe('rounds that cannot be spread', () => {
+  it('are kept clear of and left alone', () => {
+    const text = 'R1: 6 sc in ring (6)\nR2: 3 sc in each st around (18)\nR3: (2 sc, inc) × 6 (24)\nR4: (3 sc, inc) × 6 (30)';
+    const lines = staggerPart(checkPattern(read(text)).parts[0]!, text, { terms: 'US', form: 'short' });
+    expect(lines.every(({ label }) => label !== 'R2')).toBe(true);
+    expect(lines.length).toBeGreaterThan(0);
+  });
+
+  it('stop nothing, whatever stands in the pattern', () => {
+    fc.assert(
+      fc.property(anyPattern, (text) => {
+        const count = checkPattern(read(text));
+        for (const counted of count.parts)
+          for (const { after } of staggerPart(counted, text, { terms: 'US', form: 'short' })) expect(after).toMatch(/\S/);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
 describe('lean and creep', () => {
+  it('adds up over whole turns', () => {
+    const tube = fabricOf(checkPattern(read('R1: 8 sc in ring\nR2–R31: sc around (8)')).parts[0]!);
+    const angles = stitchAngles(tube, measuredLean(6, 30, 'right', 'right'));
+    expect(creepOf(tube, angles, 30)).toBeCloseTo(6, 6);
+  });
+
   it('moves the start of every round by the measured lean', () => {
     const fabric = fabricFor('R1: 24 sc in ring\nR2–R13: sc around');
     // "The marker crept 5 stitches in 12 rounds", to the right for a right-handed maker.
@@ -192,6 +220,22 @@ describe('lean and creep', () => {
         expect(away - Math.round(away)).toBeCloseTo(0, 9);
       }
     }
+  });
+});
+
+describe('corners', () => {
+  const corner = (text: string, from: number, to: number): number => {
+    const fabric = fabricOf(checkPattern(read(text)).parts[0]!);
+    return cornerOf(fabric, stitchAngles(fabric), from, to);
+  };
+
+  it('of one number do not cancel those of another, and one change a round makes none', () => {
+    const text = `R1: 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: (2 sc, inc) × 6\nR5: (2 sc, inc) × 8\nR6: (3 sc, inc) × 8`;
+    const [six, eight, both] = [corner(text, 2, 4), corner(text, 4, 6), corner(text, 2, 6)];
+    expect(both).toBeGreaterThanOrEqual(Math.min(six, eight));
+    expect(both).toBeLessThanOrEqual(Math.max(six, eight));
+    const cone = ['R1: 6 sc in ring', ...Array.from({ length: 8 }, (_, i) => `R${i + 2}: ${i + 5} sc, inc`)].join('\n');
+    expect(corner(cone, 1, 9)).toBe(0);
   });
 });
 

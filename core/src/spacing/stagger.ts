@@ -28,7 +28,7 @@ interface Choice {
 /**
  * Chooses for every round of a run where its first gap is split, so that its changes keep the greatest angular distance
  * from those of the two rounds of changes below. Totals and gaps stay as `spread` makes them.
- * @returns one spread round for each of `run`; fixed rounds come back as if spread, for their counts
+ * @returns one spread round for each of `run`; fixed rounds come back without gaps, for their counts
  */
 export function staggerRun(run: readonly RunRound[]): SpreadRound[] {
   let choices: Choice[] = [{ rounds: [], recent: [], start: 0, score: 0 }];
@@ -58,12 +58,17 @@ interface Split {
 }
 
 function splitAt({ uses, makes, fixed }: RunRound, lead: number): Split {
-  const round = spread(uses, makes, lead);
+  // What is fixed stays as it is written: it may be no round that can be spread, such as three in every stitch.
+  const round = fixed ? asItStands(uses, makes) : spread(uses, makes, lead);
   const places = fixed ?? changePlaces(round);
   const step = Math.sign(makes - uses);
   const start = startOver(uses, makes, places, step);
   // Stitches made before a place used so far: one more, or one less, for every change passed.
   return { round, start, angles: places.map((place, i) => start + (place + step * i + (step > 0 ? 1 : 0.5)) / makes) };
+}
+
+function asItStands(uses: number, makes: number): SpreadRound {
+  return { uses, makes, change: makes > uses ? 'increase' : makes < uses ? 'decrease' : 'none', gaps: [], lead: 0 };
 }
 
 /**
@@ -101,9 +106,10 @@ function startOver(uses: number, makes: number, places: readonly number[], step:
   let made = 0;
   let passed = 0;
   const each = step < 0 ? 2 : 1;
+  const many = places.length > 0 ? Math.max(2, Math.round((makes - uses) / places.length) + 1) : 2;
   for (let used = 0; used < uses;) {
     const changes = places[passed] === used && step !== 0;
-    const rows = changes && step > 0 ? 2 : 1;
+    const rows = changes && step > 0 ? many : 1;
     const parents = changes ? each : 1;
     for (let row = 0; row < rows; row++) {
       sum += (used + parents / 2) / uses - (made + 0.5) / makes;

@@ -41,9 +41,10 @@ export class CountDialog {
 
   protected readonly causes = computed(() => {
     const fabric = this.hook.fabric();
+    const counted = this.hook.counted()?.rounds[this.round];
     const off = this.off();
-    if (!fabric || !off) return [];
-    return causesOf(fabric, this.round, this.due + off)
+    if (!fabric || !counted || !off) return [];
+    return causesOf(fabric, this.round, this.due + off, counted.available)
       .slice(0, SHOWN)
       .map((cause) => ({ cause, what: whatHappened(cause), where: whereToLook(cause) }));
   });

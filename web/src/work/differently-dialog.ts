@@ -90,9 +90,9 @@ export class DifferentlyDialog {
 
   /** What the typed words make, over the round below. */
   protected readonly makes = computed(() => {
-    const items = itemsOfText(this.text(), this.current.count().pattern);
     const counted = this.counted();
-    if (!items || !counted) return null;
+    const items = counted && itemsOfText(this.text(), this.current.count().pattern, this.round === 0 ? 0 : counted.available);
+    if (!items) return null;
     const { uses, makes } = measureRound(items, counted.available);
     return { uses, makes, available: counted.available, due: counted.makes };
   });
