@@ -207,7 +207,7 @@ describe('the printed form', () => {
     text.replace(/^.*$/gm, (line) => (ROUND.test(line) ? change(line) : line));
   const relabelled = (label: (first: string, last: string | undefined, row: boolean) => string) =>
     onRounds((line) =>
-      line.replace(ROUND, (_, __, a: string, b: string, c: string, d: string) => label(a ?? c, b ?? d, c !== undefined)),
+      line.replace(ROUND, (_, __, a?: string, b?: string, c?: string, d?: string) => label((a ?? c)!, b ?? d, c !== undefined)),
     );
   const name = (row: boolean, words: readonly [string, string]): string => words[row ? 1 : 0];
   /** What programs and people do to a page, none of which changes what it says. */
