@@ -77,11 +77,12 @@ test('a pattern changed where it is worked moves nothing, asks once, and goes on
 });
 
 test('a part with a new name keeps its progress when the maker says it is the same', async ({ app, page }) => {
-  const make = await putMake(page, app, BUOY);
+  const named = BUOY.replace('# Buoy', '# Fairway buoy');
+  const make = await putMake(page, app, named);
   await atHook(page, app, make);
   await press(page, 'Enter', 2);
   await openStage(page, app, make, 'pattern');
-  await paste(page, BUOY.replace('## Float', '## Bell'));
+  await paste(page, named.replace('## Float', '## Bell'));
   await expect(editor(page)).toContainText('Bell');
   await test.step('rounds that speak of it are offered the new name', async () => {
     const bar = page.getByRole('status').filter({ hasText: 'Float is called Bell now.' });
@@ -101,5 +102,5 @@ test('a part with a new name keeps its progress when the maker says it is the sa
   await expectRound(page, 'Round 3 of 7, ends on 18');
   await expectAllSent(page);
   await page.goto(app.url);
-  await expect(page.locator('lem-plank').filter({ hasText: 'Buoy' })).toContainText('Bell, round 3 of 7');
+  await expect(page.locator('lem-plank').filter({ hasText: 'Fairway buoy' })).toContainText('Bell, round 3 of 7');
 });

@@ -13,6 +13,7 @@ export const PatternDocument = z
     title: Words.describe('The pattern’s name.'),
     terms: z.enum(['US', 'UK']).describe('Which stitch names the instructions use.'),
     text: PatternText.optional().describe('The pattern as its maker wrote it. Without it, the text is made from the parts.'),
+    notes: z.array(Words).optional().describe('Words before the first part.'),
     parts: z
       .array(
         z.object({
@@ -25,8 +26,10 @@ export const PatternDocument = z
               makes: z.array(z.int().min(0)).describe('Stitches each round of the label ends on.'),
               stated: z.int().min(0).nullable().describe('The total the pattern states, or null.'),
               notes: z.array(Words).describe('Words that stand before the round.'),
+              remarks: z.array(Words).optional().describe('Words after the instruction and its total.'),
             }),
           ),
+          after: z.array(Words).optional().describe('Words after the last round.'),
         }),
       )
       .max(1_000),

@@ -14,8 +14,25 @@ describe('the pattern as a document', () => {
       makes: [6, 6, 6],
       stated: 6,
       notes: ['Stuff it.'],
+      remarks: [],
     });
     expect(documentText(document)).toBe(TEXT);
+  });
+
+  it('loses no words: above the parts, before and after a round, and after the last', () => {
+    const text =
+      '# Buoy\nUS terms\nFor the harbour.\nTwo colours.\n\n## Float\nWith red:\nR1: 6 sc in ring (6). Pull it tight\nSet the eyes now.\nR2: sc around (6)\nStuff firmly.\nFasten off, leave a tail of 20 cm.\n\n## Rope\nR1: 4 sc in ring\nLeave it open.';
+    const { text: _text, ...bare } = toDocument(text, checkPattern(read(text)));
+    const words = (own: string): string[] => {
+      const { pattern } = read(own);
+      const notes = pattern.parts.flatMap(({ notes: all, lines }) => [
+        ...all.map((note) => `${note.before} ${note.text}`),
+        ...lines.map((line) => JSON.stringify(line.items)),
+      ]);
+      return [...pattern.notes.map((note) => note.text), ...notes];
+    };
+    expect(words(documentText(bare))).toEqual(words(text));
+    expect(documentText(bare)).toContain('For the harbour.\nTwo colours.');
   });
 
   it('makes a text of the parts where there is none, which reads to the same counts', () => {

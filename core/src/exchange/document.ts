@@ -1,5 +1,5 @@
 import type { PatternCount } from '../fabric/index.js';
-import { printInstruction, printLabel, type Terms } from '../notation/index.js';
+import { printInstruction, printLabel, remarksAfter, type Note, type Terms } from '../notation/index.js';
 
 /** A pattern for other programs: what each round says and makes, and the text it was read from. */
 export interface PatternDocument {
@@ -9,6 +9,8 @@ export interface PatternDocument {
   readonly terms: Terms;
   /** As the maker wrote it; leave it out, and the text is made from the parts. */
   readonly text?: string | undefined;
+  /** Words before the first part. */
+  readonly notes?: readonly string[] | undefined;
   readonly parts: readonly DocumentPart[];
 }
 
@@ -16,6 +18,8 @@ export interface DocumentPart {
   readonly name: string;
   readonly copies: number;
   readonly rounds: readonly DocumentRound[];
+  /** Words after the last round. */
+  readonly after?: readonly string[] | undefined;
 }
 
 export interface DocumentRound {
@@ -28,7 +32,11 @@ export interface DocumentRound {
   readonly stated: number | null;
   /** Words that stand before the round. */
   readonly notes: readonly string[];
+  /** Words after the instruction and its total, in the same line. */
+  readonly remarks?: readonly string[] | undefined;
 }
+
+const textsOf = (notes: readonly Note[]): string[] => notes.map((note) => note.text);
 
 /** The document of a counted pattern, with the text it was read from. */
 export function toDocument(text: string, { pattern, parts }: PatternCount): PatternDocument {
@@ -38,6 +46,7 @@ export function toDocument(text: string, { pattern, parts }: PatternCount): Patt
     title: pattern.title,
     terms: pattern.terms,
     text,
+    notes: textsOf(pattern.notes),
     parts: parts.map(({ part, rounds }) => ({
       name: part.name,
       copies: part.copies,
@@ -46,8 +55,10 @@ export function toDocument(text: string, { pattern, parts }: PatternCount): Patt
         instruction: printInstruction(line, { terms: pattern.terms, form: 'short' }),
         makes: rounds.filter((round) => round.line === index).map((round) => round.makes),
         stated: line.stated?.count ?? null,
-        notes: part.notes.filter((note) => note.before === index).map((note) => note.text),
+        notes: textsOf(part.notes.filter((note) => note.before === index)),
+        remarks: remarksAfter(line),
       })),
+      after: textsOf(part.notes.filter((note) => note.before >= part.lines.length)),
     })),
   };
 }
@@ -57,11 +68,12 @@ export function documentText(document: PatternDocument): string {
   if (document.text !== undefined) return document.text;
   const parts = document.parts.map((part) => {
     const heading = part.copies > 1 ? `## ${part.name} (make ${part.copies})` : `## ${part.name}`;
-    const rounds = part.rounds.flatMap(({ label, instruction, stated, notes }) => [
+    const rounds = part.rounds.flatMap(({ label, instruction, stated, notes, remarks = [] }) => [
       ...notes,
-      `${label}: ${instruction}${stated === null ? '' : ` (${stated})`}`,
+      `${label}: ${instruction}${stated === null ? '' : ` (${stated})`}${remarks.map((words) => `. ${words}`).join('')}`,
     ]);
-    return [heading, ...rounds].join('\n');
+    return [heading, ...rounds, ...(part.after ?? [])].join('\n');
   });
-  return [`# ${document.title}\n${document.terms} terms`, ...parts].join('\n\n') + '\n';
+  const head = [`# ${document.title}`, `${document.terms} terms`, ...(document.notes ?? [])].join('\n');
+  return [head, ...parts].join('\n\n') + '\n';
 }

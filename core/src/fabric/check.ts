@@ -22,6 +22,7 @@ import {
   type Way,
 } from '../notation/index.js';
 import type { CountDiagnostic } from './count-diagnostic.js';
+import { DRAWN_SHUT } from './drawn-shut.js';
 import { jumpOf } from './growth.js';
 import { lineWay, partWay } from './way.js';
 import { waysOut } from './ways-out.js';
@@ -224,7 +225,7 @@ class PartChecker {
       const { span } = gate;
       if (!span || (gate.kind !== 'eyes' && gate.kind !== 'stuffing')) continue;
       const last = this.rounds.findLast((round) => round.line < gate.before);
-      const closed = last && last.makes <= CLOSED && most >= 3 * CLOSED && last.uses > last.makes;
+      const closed = last && last.makes <= DRAWN_SHUT && most >= 3 * DRAWN_SHUT && last.uses > last.makes;
       if (closed)
         this.found.push({
           code: 'gate-late',
@@ -240,9 +241,6 @@ class PartChecker {
 
 /** Counts kept in mind after a slip. */
 const MOST_COUNTS = 3;
-
-/** Stitches that tails draw shut (common practice: the last 5 to 8); nothing goes in through them. */
-const CLOSED = 8;
 
 function withFixes(problem: CountDiagnostic, fixes: readonly Fix[]): CountDiagnostic {
   return fixes.length > 0 ? { ...problem, fixes } : problem;

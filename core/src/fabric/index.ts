@@ -1,6 +1,7 @@
 export { checkPattern, type Diagnostic, type PartCount, type PatternCount, type RoundCount } from './check.js';
 export { describeCount, type CountDiagnostic } from './count-diagnostic.js';
 export { describe, fixesOf } from './describe.js';
+export { DRAWN_SHUT } from './drawn-shut.js';
 export {
   changeOf,
   fabricOf,

@@ -26,24 +26,20 @@ export interface Prior {
 }
 
 /**
- * Weighs measurements by how exact they are (inverse variance, in logarithms). What was measured with the same yarn and
- * hook replaces the tables where it is surer than they are, and is weighed with them where it is not; what was measured
- * with others only shifts them, each yarn and hook counted as one witness.
+ * Weighs what was predicted and what was measured by how exact they are (inverse variance, in logarithms): the tables, what
+ * was measured with the same yarn and hook, and what was measured with others, each yarn and hook counted as one witness.
+ * Nothing replaces anything, so that no hair's breadth makes a jump, and one poor measurement leaves three good ones their
+ * weight.
  */
 export function believe(evidence: readonly Evidence[], made: string, { factor, spread, transfer }: Prior): Belief {
   const here = evidence.filter((one) => one.made === made);
-  if (here.length > 0) {
-    const own = pool(here);
-    const all = own.spread < spread ? own : pool([{ ratio: factor, spread }, ...here]);
-    return { ...all, from: 'here', count: here.length };
-  }
-  const prior: Belief = { factor, spread, from: 'tables', count: 0 };
-  if (evidence.length === 0) return prior;
-  const witnesses = [...new Set(evidence.map((one) => one.made))].map((each) => {
+  const others = [...new Set(evidence.map((one) => one.made))].filter((each) => each !== made);
+  const witnesses = others.map((each) => {
     const pooled = pool(evidence.filter((one) => one.made === each));
     return { ratio: pooled.factor, spread: Math.hypot(pooled.spread, transfer) };
   });
-  return { ...pool([{ ratio: factor, spread }, ...witnesses]), from: 'elsewhere', count: evidence.length };
+  const from = here.length > 0 ? 'here' : evidence.length > 0 ? 'elsewhere' : 'tables';
+  return { ...pool([{ ratio: factor, spread }, ...witnesses, ...here]), from, count: here.length || evidence.length };
 }
 
 function pool(all: readonly Pick<Evidence, 'ratio' | 'spread'>[]): { factor: number; spread: number } {

@@ -1,5 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { estimateStitch, HEIGHT_OVER_WIDTH, stuffedHooks, US_HOOKS, usHookName, YARN_WEIGHTS } from './index.js';
+import { estimateStitch, HAND_SPREAD, HEIGHT_OVER_WIDTH, stuffedHooks, US_HOOKS, usHookName, YARN_WEIGHTS } from './index.js';
 
 describe('gauge', () => {
   // Craft Yarn Council, Standard Yarn Weight System, recalled: single crochet in 4 in, and hook in mm.
@@ -18,6 +19,26 @@ describe('gauge', () => {
     const largest = number === 6 ? 10 : thick;
     expect(inFourInches(thin)).toBeLessThanOrEqual(many * 1.01);
     expect(inFourInches(largest)).toBeGreaterThanOrEqual(few);
+  });
+
+  it('is as near to the table as docs/gauge.md says, and within the stated give or take but where that says so', () => {
+    // Craft Yarn Council, Standard Yarn Weight System, recalled.
+    const doc = readFileSync(new URL('../../../docs/gauge.md', import.meta.url), 'utf8');
+    const rows = [...doc.matchAll(/^\| (\d) [A-Z][^|]*\|(.*)\|$/gm)].map(([, number, cells]) => ({
+      weight: YARN_WEIGHTS[Number(number)]!,
+      numbers: [...cells!.matchAll(/-?\d+(?:\.\d+)?/g)].map(([found]) => Number(found)),
+    }));
+    expect(rows.map(({ weight }) => weight.number)).toEqual([1, 2, 3, 4, 5, 6]);
+    for (const { weight, numbers } of rows) {
+      const { number, hook, gauge } = weight;
+      const [thin, thick] = hook.map((mm) => 101.6 / estimateStitch(number, mm).width);
+      const off = [Math.round(100 * (gauge[1] / thin! - 1)), Math.round(100 * (gauge[0] / thick! - 1))];
+      expect(numbers.slice(4, 6)).toEqual([Number(thin!.toFixed(1)), Number(thick!.toFixed(1))]);
+      expect(numbers.slice(6)).toEqual(off.map((share) => share + 0));
+      // Light yarn on its thickest hook and super bulky yarn are further off than one hand from another.
+      const far = number === 6 || number === 3;
+      if (!far) for (const share of off) expect(Math.abs(share)).toBeLessThanOrEqual(100 * HAND_SPREAD);
+    }
   });
 
   it('keeps the open-ended weights: lace somewhere on its label hooks, jumbo at 15 mm', () => {

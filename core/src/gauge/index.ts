@@ -1,5 +1,14 @@
 export { believe, type Belief, type Evidence, type Prior } from './evidence.js';
-export { gaugeOf, HAND_FACTOR, madeWith, type Gauge, type Hand, type MeasuredStitch, type YarnAndHook } from './gauge.js';
+export {
+  gaugeOf,
+  HAND_FACTOR,
+  madeWith,
+  type Gauge,
+  type GaugeSpread,
+  type Hand,
+  type MeasuredStitch,
+  type YarnAndHook,
+} from './gauge.js';
 export { hookNames, HOOKS, US_HOOKS, usHookName, type HookNames } from './hook.js';
 export { outside, refuse, type Refusal } from './refusal.js';
 export { heightOf, roundHeights } from './stitch-height.js';

@@ -46,16 +46,20 @@ function measured(kit: YarnAndHook, width: number, height: number | null = null)
 }
 
 describe('gauge from measurements', () => {
-  it('is what was measured, for the yarn and hook it was measured with, and surer than the table', () => {
+  it('is nearly what was measured, for the yarn and hook it was measured with, and surer than the table', () => {
     fc.assert(
       fc.property(swatch, ({ kit, swatch: one }) => {
         const read = stitchOfSwatch(one, kit);
         fc.pre(one.widthMm >= 5 && one.heightMm >= 5);
         if (!read.ok) throw new Error(read.message);
         const gauge = gaugeOf(kit, null, [read.stitch]);
-        expect(gauge.stitch.width).toBeCloseTo(one.widthMm / one.stitches, 6);
-        expect(gauge.stitch.height).toBeCloseTo(one.heightMm / one.rounds, 6);
-        expect(gauge.spread).toBeLessThan(gaugeOf(kit, null, []).spread);
+        const table = gaugeOf(kit, null, []);
+        // Inverse variance, worked by hand: of the way from the table to the swatch, its share of the weights.
+        const share = table.spread.width ** 2 / (table.spread.width ** 2 + read.stitch.spread ** 2);
+        const way = Math.log(gauge.stitch.width / table.stitch.width) / Math.log(one.widthMm / one.stitches / table.stitch.width);
+        if (Math.abs(one.widthMm / one.stitches / table.stitch.width - 1) > 0.01) expect(way).toBeCloseTo(share, 6);
+        expect(gauge.spread.width).toBeLessThan(table.spread.width);
+        expect(gauge.spread.height).toBeLessThan(table.spread.height);
         expect(gauge.from).toBe('here');
       }),
     );
@@ -70,11 +74,21 @@ describe('gauge from measurements', () => {
               MEDIUM,
               null,
               widths.slice(0, n + 1).map((width) => measured(MEDIUM, width)),
-            ).spread,
+            ).spread.width,
         );
         for (let n = 1; n < spreads.length; n++) expect(spreads[n]!).toBeLessThan(spreads[n - 1]!);
       }),
     );
+  });
+
+  it('says of heights that were not measured that height over width is still from the table', () => {
+    const table = gaugeOf(MEDIUM, null, []);
+    const widths = gaugeOf(MEDIUM, null, [measured(MEDIUM, 5.6)]);
+    expect(widths.spread.slim).toBe(table.spread.slim);
+    expect(widths.spread.height).toBeGreaterThan(3 * widths.spread.width);
+    const both = gaugeOf(MEDIUM, null, [measured(MEDIUM, 5.6, 5.2)]);
+    expect(both.spread.slim).toBeLessThan(table.spread.slim / 2);
+    expect(both.spread.width).toBe(widths.spread.width);
   });
 
   it('shifts other hooks towards what was measured, but not all the way', () => {
@@ -86,7 +100,7 @@ describe('gauge from measurements', () => {
     expect(other.from).toBe('elsewhere');
     // Ten swatches with one hook are one witness for another hook.
     const ten = gaugeOf({ yarnWeight: 4, hookMm: 4.5 }, null, Array<MeasuredStitch>(10).fill(loose));
-    expect(ten.spread).toBeGreaterThan(other.spread * 0.8);
+    expect(ten.spread.width).toBeGreaterThan(other.spread.width * 0.8);
   });
 
   it.each([
@@ -197,6 +211,33 @@ describe('what is believed', () => {
         expect(turned.spread).toBeCloseTo(spread, 9);
       }),
     );
+  });
+
+  it('makes no jump for a hair, and more or better evidence never widens it', () => {
+    fc.assert(
+      fc.property(evidence, fc.nat(7), fc.double({ min: 0, max: 1, noNaN: true }), (all, pick, better) => {
+        const before = believe(all, 'a', prior);
+        const at = pick % all.length;
+        const hair = all.map((one, i) => (i === at ? { ...one, ratio: one.ratio + 1e-7, spread: one.spread + 1e-7 } : one));
+        const after = believe(hair, 'a', prior);
+        expect(Math.abs(after.factor - before.factor)).toBeLessThan(1e-4);
+        expect(Math.abs(after.spread - before.spread)).toBeLessThan(1e-4);
+        const surer = all.map((one, i) => (i === at ? { ...one, spread: one.spread * (0.3 + 0.7 * better) } : one));
+        expect(believe(surer, 'a', prior).spread).toBeLessThanOrEqual(before.spread + 1e-12);
+        expect(believe(all.toSpliced(at, 1), 'a', prior).spread).toBeGreaterThanOrEqual(before.spread - 1e-12);
+      }),
+    );
+  });
+
+  it('lets no poor measurement here outweigh three good ones elsewhere', () => {
+    const elsewhere = ['b', 'c', 'd'].map((made) => ({ ratio: 1.2, spread: 0.03, made }));
+    const { factor, spread } = believe([...elsewhere, { ratio: 1, spread: 0.144, made: 'a' }], 'a', prior);
+    // Weights by hand: 100 at 1, three of 1/(0.03² + 0.05²) at 1.2, 1/0.144² at 1.
+    const weights = [100, 3 / (0.03 ** 2 + 0.05 ** 2), 1 / 0.144 ** 2] as const;
+    const sum = weights[0] + weights[1] + weights[2];
+    expect(factor).toBeCloseTo(Math.exp((weights[1] * Math.log(1.2)) / sum), 9);
+    expect(spread).toBeCloseTo(1 / Math.sqrt(sum), 9);
+    expect(factor).toBeGreaterThan(1.13);
   });
 
   it('is the geometric mean of equally sure measurements: twice as much and half as much cancel out', () => {

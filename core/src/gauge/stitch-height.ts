@@ -3,13 +3,13 @@ import { STITCHES, STITCH_NAMES, type StitchName } from '../notation/index.js';
 
 /**
  * Height of a stitch over that of a single crochet: as many times as its circle takes more increases to lie flat
- * (8, 12 and 18 to six; common practice).
+ * (8, 12 and 18 to six; common practice). A slip stitch lies on the one below and adds none (common practice).
  */
 export function heightOf(stitch: StitchName): number {
-  return STITCHES[stitch].growth / STITCHES.sc.growth;
+  return stitch === 'sl st' ? 0 : STITCHES[stitch].growth / STITCHES.sc.growth;
 }
 
-/** Mean height of each round in single crochets; 1 for rounds without stitches. */
+/** Mean height of each round in single crochets; 1 for rounds without stitches, 0 for one of slip stitches. */
 export function roundHeights({ roundCount, roundStart, stitch }: Fabric): number[] {
   return Array.from({ length: roundCount }, (_, round) => {
     const first = roundStart[round]!;

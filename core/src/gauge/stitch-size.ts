@@ -8,10 +8,10 @@ export interface StitchSize {
 }
 
 /**
- * Width of a single crochet = 1.67 · hook^0.8 · strand^0.2, all in mm. Our own fit: with it, weights 1 to 5 make the
- * stitches in 4 in that the Craft Yarn Council's table (recalled) gives, at both ends of the label's hook range, and
- * medium yarn on 3.5 mm makes stitches of about 5.4 mm. The 0.8 says that the hook decides most of it, the 0.2 that a
- * thicker strand takes room of its own.
+ * Width of a single crochet = 1.67 · hook^0.8 · strand^0.2, all in mm. Our own fit to the Craft Yarn Council's table
+ * (recalled) over the label's hooks, for weights 1 to 5 within 12 % (docs/gauge.md has how near); medium yarn on 3.5 mm makes
+ * stitches of about 5.4 mm. The 0.8 says that the hook decides most of it, the 0.2 that a thicker strand takes room of its
+ * own.
  */
 const FIT = 1.67;
 const HOOK_SHARE = 0.8;

@@ -12,6 +12,9 @@ export interface Piece {
   readonly name: string;
 }
 
+/** Longest name in an id; longer ones are cut, and told apart by their number. */
+const LONGEST = 150;
+
 /** The part's name as an id: lower case, anything but letters and digits as one dash. */
 function slug(name: string): string {
   let id = '';
@@ -26,7 +29,7 @@ function slug(name: string): string {
 export function piecesOf(pattern: Pattern): Piece[] {
   const seen = new Map<string, number>();
   return pattern.parts.flatMap((part, index) => {
-    const base = slug(part.name);
+    const base = slug(part.name).slice(0, LONGEST);
     const times = (seen.get(base) ?? 0) + 1;
     seen.set(base, times);
     const key = times > 1 ? `${base}~${times}` : base;

@@ -68,8 +68,8 @@ export function waysOut(
   const ahead = faceAhead(part, rounds, round) || limbAhead(part.lines.slice(next.line), fabric, round);
   const better = (advice: WaysOut['advice'], why: string): WaysOut => ({ ripStitches: found, absorb, advice, why });
   if (off > 1) return better('rip', `It is off by ${off}: more than one stitch shows.`);
-  if (ahead) return better('rip', 'A part is worked in or a face placed soon: its stitches are counted from here.');
   if (rhythm) return better('rip', 'The round has a repeat: later rounds are counted on it.');
+  if (ahead) return better('rip', 'A part is worked in or a face placed soon: its stitches are counted from here.');
   if (due < LARGE) return better('rip', `In a round of ${due} one more or fewer shows.`);
   return better('absorb', `In a plain round of ${due} nobody sees one ${found > due ? 'decrease' : 'increase'} more.`);
 }

@@ -32,6 +32,14 @@ describe('what remarks say', () => {
     ['Joined rounds throughout.', ['way "joined"']],
     ['Work back and forth.', ['way "turned"']],
     ['Move the marker to the last stitch of every round.', ['marker "last"']],
+    ['Four beads and a 20 cm cord.', ['thing "bead" 4', 'thing "cord" 200']],
+    ['Sew on 2 small buttons with black thread.', ['limb', 'thing "button" 2', 'thing "thread"']],
+    ['Hang it from 20 cm of cord.', ['thing "cord" 200']],
+    ['Hook: 3.5 mm', ['hook 3.5']],
+    ['Safety eyes 8 mm', ['eye size 8']],
+    ['DK yarn and a 3 mm hook', ['hook 3', 'yarn "dk"']],
+    ['Yarn: worsted', ['yarn "worsted"']],
+    ['Light worsted yarn', ['yarn "light worsted"']],
     ['Sew it to a keyring, no magnet.', ['limb', 'thing "ring"']],
   ])('%s', (words, facts) => {
     expect(factsIn(words).map(shown)).toEqual(facts);

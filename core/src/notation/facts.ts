@@ -1,3 +1,4 @@
+import { BOUNDS } from '../bounds/index.js';
 import { labelWord } from './label-word.js';
 import { wholeNumber } from './ordinals.js';
 import { numberOf, tokenize, type Token } from './tokens.js';
@@ -27,7 +28,7 @@ export type Fact =
   | { readonly is: 'stuffing'; readonly how: Firmness | 'none' }
   | { readonly is: 'face' | 'limb' | 'right side' | 'closing' }
   | { readonly is: 'tail'; readonly mm: number | null }
-  | { readonly is: 'thing'; readonly thing: Thing; readonly mm: number | null }
+  | { readonly is: 'thing'; readonly thing: Thing; readonly count: number | null; readonly mm: number | null }
   | { readonly is: 'marker'; readonly stitch: 'first' | 'last' }
   | { readonly is: 'way'; readonly way: Way }
   | { readonly is: 'hook' | 'eye size'; readonly mm: number }
@@ -69,7 +70,7 @@ function sentencesOf(tokens: readonly Token[]): Clause[][] {
 function factsOfSentence(clauses: readonly Clause[]): Fact[] {
   const all = clauses.flat();
   if (all.length === 0) return [];
-  return [...sizesIn(all), ...waysIn(clauses), ...markerIn(all), ...actsIn(clauses, all), ...thingsIn(clauses)];
+  return [...sizesIn(clauses, all), ...waysIn(clauses), ...markerIn(all), ...actsIn(clauses, all), ...thingsIn(clauses)];
 }
 
 const NOT: ReadonlySet<string> = new Set([
@@ -217,26 +218,36 @@ const WEIGHTS: ReadonlySet<string> = new Set(
   'lace fine light medium bulky jumbo worsted dk aran chunky sport fingering baby sock'.split(' '),
 );
 
-/** "a 3.5 mm hook", "two 9 mm safety eyes", "medium yarn". */
-function sizesIn(all: Clause): Fact[] {
-  const facts: Fact[] = [];
-  for (let i = 0; i + 2 < all.length; i++) {
-    const mm = numberOf(all[i]);
-    if (mm === null || mm <= 0 || all[i + 1]!.key !== 'mm') continue;
-    const named = all.slice(i + 2, i + 4);
-    if (has(named, 'hook', 'hooks')) facts.push({ is: 'hook', mm });
-    else if (has(named, 'eyes', 'eye')) facts.push({ is: 'eye size', mm });
-  }
+/** "a 3.5 mm hook", "two 9 mm safety eyes", "hook: 3.5 mm", "safety eyes 8 mm"; "medium yarn". */
+function sizesIn(clauses: readonly Clause[], all: Clause): Fact[] {
+  const facts = clauses.flatMap((clause, nth): Fact[] =>
+    clause.flatMap((token, i): Fact[] => {
+      const mm = numberOf(token);
+      if (mm === null || mm <= 0 || clause[i + 1]?.key !== 'mm') return [];
+      const after = clause.slice(i + 2, i + 4);
+      // What was named before a colon stands in the clause before.
+      const before = i > 0 ? clause.slice(i - 1, i) : after.length === 0 ? (clauses[nth - 1] ?? []).slice(-1) : [];
+      for (const named of [after, before]) {
+        if (has(named, 'hook', 'hooks')) return [{ is: 'hook', mm }];
+        if (has(named, 'eyes', 'eye')) return [{ is: 'eye size', mm }];
+      }
+      return [];
+    }),
+  );
+  const yarn = yarnNamed(all);
+  return yarn === null ? facts : [...facts, { is: 'yarn', words: yarn }];
+}
+
+/** "medium yarn", "DK weight yarn", "yarn: worsted": the words up to the name of the weight. */
+function yarnNamed(all: Clause): string | null {
   const yarn = find(all, 'yarn', 'weight');
-  if (yarn > 0 && WEIGHTS.has(all[yarn - 1]!.key))
-    facts.push({
-      is: 'yarn',
-      words: all
-        .slice(Math.max(0, yarn - 3), yarn)
-        .map(({ key }) => key)
-        .join(' '),
-    });
-  return facts;
+  if (yarn < 0) return null;
+  const before = WEIGHTS.has(all[yarn - 1]?.key ?? '') ? yarn : -1;
+  const after = all.findIndex(({ key }, i) => i > yarn && i <= yarn + 3 && WEIGHTS.has(key)) + 1;
+  const end = before > 0 ? before : after;
+  if (end <= 0) return null;
+  const words = all.slice(Math.max(before > 0 ? 0 : yarn + 1, end - 3), end);
+  return words.map(({ key }) => key).join(' ');
 }
 
 const THINGS: ReadonlyMap<string, Thing> = new Map(
@@ -257,18 +268,36 @@ const THINGS: ReadonlyMap<string, Thing> = new Map(
 /** "Thread the tail through": here it is something to do. */
 const THREADS_THE_TAIL: ReadonlySet<string> = new Set(['the', 'tail', 'it', 'through']);
 
-/** Small things a sentence asks for, with a length where one is named; "no magnet" asks for none. */
+const MM_IN: Readonly<Record<string, number>> = { cm: 10, mm: 1, in: 25.4, inch: 25.4, inches: 25.4 };
+
+/** Small things a sentence asks for, with a number and a length where they are named; "no magnet" asks for none. */
 function thingsIn(clauses: readonly Clause[]): Fact[] {
   return clauses.flatMap((clause) =>
     clause.flatMap(({ key }, at): Fact[] => {
       const thing = THINGS.get(key);
       const done = key === 'thread' && THREADS_THE_TAIL.has(clause[at + 1]?.key ?? '');
       if (!thing || done || denied(clause, at)) return [];
-      const cm = clause.findIndex((token, i) => token.key === 'cm' && Math.abs(i - at) <= 4);
-      const value = numberOf(clause[cm - 1]);
-      return [{ is: 'thing', thing, mm: value === null ? null : value * 10 }];
+      const ends = (i: number): boolean => clause[i]!.key === 'and' || (i !== at && THINGS.has(clause[i]!.key));
+      const before = clause.findLastIndex((_, i) => i < at && ends(i));
+      const after = clause.findIndex((_, i) => i > at && ends(i));
+      const own = clause.slice(before + 1, after < 0 ? clause.length : after);
+      return [{ is: 'thing', thing, ...numbersOf(own) }];
     }),
   );
+}
+
+/** "four", "20 cm" among the words of one thing. */
+function numbersOf(words: Clause): { readonly count: number | null; readonly mm: number | null } {
+  let count: number | null = null;
+  let mm: number | null = null;
+  words.forEach((token, i) => {
+    const value = numberOf(token);
+    const unit = MM_IN[words[i + 1]?.key ?? ''];
+    if (value === null || value <= 0) return;
+    if (unit !== undefined) mm ??= Math.round(value * unit * 10) / 10;
+    else if (Number.isInteger(value) && value <= BOUNDS.copies) count ??= value;
+  });
+  return { count, mm };
 }
 
 /** Words that a remark with something to say holds one of, beside those of stuffing. */

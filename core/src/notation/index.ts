@@ -65,6 +65,7 @@ export {
   printItems,
   printLabel,
   printRoundLine,
+  remarksAfter,
   type Form,
   type PrintStyle,
 } from './print.js';

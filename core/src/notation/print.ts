@@ -79,6 +79,11 @@ function splitRemarks(items: readonly Item[]): { before: readonly Item[]; after:
   return { before: items.slice(0, end), after: items.slice(end).map((item) => (item.kind === 'remark' ? item.text : '')) };
 }
 
+/** Words after a line's instruction, which change no count. */
+export function remarksAfter({ items }: Pick<RoundLine, 'items'>): readonly string[] {
+  return splitRemarks(items).after;
+}
+
 export function printItems(items: readonly Item[], style: PrintStyle = SHORT_US): string {
   const loop = commonLoop(items);
   const first = items.findIndex((item) => item.kind === 'foundation') + 1;

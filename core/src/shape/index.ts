@@ -2,4 +2,4 @@ export { stitchOfPart, unitProfile, type MeasuredPart, type Outline } from './fi
 export { flatProfile, lieOf, type Lie } from './flat.js';
 export { measure, openings, outline, upToRound, type Measures } from './measures.js';
 export { standsOnStart } from './stand.js';
-export { CLOSES_UP_TO, FIRM, plainProfile, ringRadius, scaleProfile, stuffedProfile, type Profile } from './profile.js';
+export { FIRM, plainProfile, ringRadius, scaleProfile, stuffedProfile, type Profile } from './profile.js';

@@ -1,3 +1,4 @@
+import { DRAWN_SHUT } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
 import { fire } from './fire.js';
 
@@ -15,8 +16,8 @@ export interface Profile {
   readonly flat?: true;
 }
 
-/** A last round of up to this many stitches is drawn shut (common practice: the last 5 to 8). */
-export const CLOSES_UP_TO = 8;
+/** A wall of slip stitches has no height; a spring needs some (a twentieth of a single crochet). */
+const LEAST_WALL = 0.05;
 
 /** Springs resist stretching fully and squeezing a tenth, and shear a tenth (found by trying, `docs/shape.md`). */
 const SQUEEZE = 0.1;
@@ -31,7 +32,7 @@ export function ringRadius(stitches: number, width: number): number {
 }
 
 function closes(counts: readonly number[]): boolean {
-  return counts.length > 2 && counts[counts.length - 1]! <= CLOSES_UP_TO;
+  return counts.length > 2 && counts[counts.length - 1]! <= DRAWN_SHUT;
 }
 
 /**
@@ -79,7 +80,7 @@ export function stuffedProfile(
   x[2 * n + 1] = x[2 * n - 1]! + 0.1;
   const springs = springsOf(
     counts,
-    counts.map((_, k) => height * (heights[k] ?? 1)),
+    counts.map((_, k) => height * Math.max(LEAST_WALL, heights[k] ?? 1)),
     capped,
   );
   const widest = Math.max(...plain.r);

@@ -1,4 +1,4 @@
-import type { PartCount, RoundCount } from '../fabric/index.js';
+import { DRAWN_SHUT, type PartCount, type RoundCount } from '../fabric/index.js';
 import { printLabel, STITCHES, type PrintStyle, type Way } from '../notation/index.js';
 import { spread } from './spread.js';
 import { writeSpread, type Writing } from './write.js';
@@ -10,9 +10,6 @@ export interface NextRound {
   readonly makes: number;
   readonly why: string;
 }
-
-/** A last round of so few stitches is drawn shut and needs no more. */
-const CLOSED = 6;
 
 /**
  * The rounds most likely to come next, the likeliest first: the growth or shrinking of the last change goes on, a plain
@@ -37,7 +34,8 @@ export function nextRounds({ part, rounds }: PartCount, style: PrintStyle): Next
   const resting = last.uses === last.makes && rounds.length > 1;
   const alternates =
     rounds.length > 3 && rounds.at(-2)!.makes !== rounds.at(-2)!.uses && rounds.at(-3)!.makes === rounds.at(-3)!.uses;
-  if (last.makes <= CLOSED && closing) return [];
+  // A round of so few stitches is drawn shut and needs no more.
+  if (last.makes <= DRAWN_SHUT && closing) return [];
   if (rounds.length === 1 && last.way !== 'turned')
     offer(2 * last.makes <= 16 ? 2 * last.makes : last.makes + 6, 'grows from the start');
   if (change !== 0 && (!resting || alternates)) offer(last.makes + change, change > 0 ? 'goes on growing' : 'goes on closing');

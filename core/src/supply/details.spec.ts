@@ -120,7 +120,9 @@ describe('stuffing', () => {
       firmness: 'firm',
       volumeMm3,
     };
-    expect(stuffingBelief(tools, [weighed]).factor).toBeCloseTo(1.5, 9);
+    // Nearly what was weighed, beside 33 % from memory.
+    expect(stuffingBelief(tools, [weighed]).factor).toBeGreaterThan(1.4);
+    expect(stuffingBelief(tools, [weighed]).factor).toBeLessThan(1.5);
     expect(stuffingBelief(tools, [weighed]).spread).toBeLessThan(stuffingBelief(tools, []).spread);
   });
 });

@@ -7,7 +7,7 @@ export { needsList, type ListEntry, type ListGroup, type ListSource, type Stuffi
 export { handGauge, stitchesMeasured, strandOf, yarnBelief, yarnRuns, type Measurement, type YarnRuns } from './measurement.js';
 export { endOf, pieceYarn, TAIL_MM, yarnBetween, type PieceYarn } from './piece-yarn.js';
 export { plansFor, type Plan } from './plans.js';
-export { statedKit, stuffingSaid, tailSaid, thingsSaid, type StatedKit } from './remarks.js';
+export { statedKit, stuffingSaid, tailSaid, thingsSaid, type StatedKit, type ThingSaid } from './remarks.js';
 export { waysToWidth, type WayToSize } from './resize.js';
 export { inOrder, plannedParts, type PlannedPart, type Situation } from './situation.js';
 export { FILLING, fillingOf, stuffingBelief } from './stuffing.js';

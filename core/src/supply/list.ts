@@ -3,6 +3,7 @@ import { gramRange, gramWords, usHookName, yarnWeight, type YarnAndHook } from '
 import { ballsFor } from './basket.js';
 import type { Demand } from './demand.js';
 import type { Kit } from './kit.js';
+import type { ThingSaid } from './remarks.js';
 
 export type ListGroup = 'Yarn' | 'Tools' | 'Eyes' | 'Stuffing' | 'Small things';
 
@@ -37,7 +38,7 @@ export interface ListSource {
   readonly stuffing: readonly StuffingNeed[];
   /** Diameter of the eyes, and how many; null for a make without. */
   readonly eyes: { readonly mm: number; readonly count: number } | null;
-  readonly things: readonly { readonly thing: Thing; readonly mm: number | null; readonly text: string }[];
+  readonly things: readonly ThingSaid[];
   readonly sewn: boolean;
 }
 
@@ -136,11 +137,11 @@ function stuffingEntries({ stuffing, kit }: ListSource): ListEntry[] {
 function thingEntries({ things, kit }: ListSource): ListEntry[] {
   return things
     .filter(({ thing }) => !(kit.underThree && NOT_UNDER_THREE.has(thing)))
-    .map(({ thing, mm, text }) => ({
+    .map(({ thing, count, mm, text }) => ({
       id: `thing ${thing}`,
       group: 'Small things' as const,
       what: THING_WORDS[thing],
-      need: mm === null ? String(kit.copies) : `${(mm * kit.copies) / 10} cm`,
+      need: mm === null ? String((count ?? 1) * kit.copies) : `${((count ?? 1) * mm * kit.copies) / 10} cm`,
       have: '',
       buy: '',
       why: `The pattern says: “${text}”`,

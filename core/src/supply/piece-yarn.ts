@@ -11,8 +11,11 @@ export interface PieceYarn {
 /** Ends of yarn that are no stitches, mm: about 15 cm are left at a start, a close and either side of a change of colour (common practice). */
 export const TAIL_MM = 150;
 
+/** Rounds over which a colour that comes again is carried inside and not cut (common practice: stripes of up to four). */
+const CARRIED_ROUNDS = 4;
+
 /**
- * Yarn of a piece.
+ * Yarn of a piece. A colour that comes again soon is carried up inside: it takes the way it is carried, and no tails.
  * @param stitch width and height of its single crochet, mm
  * @param strand thickness of the strand, mm
  * @param endTail what is left at its end, mm: more when it is to be sewn on
@@ -20,14 +23,31 @@ export const TAIL_MM = 150;
 export function pieceYarn(fabric: Fabric, stitch: StitchSize, strand: number, endTail = TAIL_MM): PieceYarn {
   const length = actionYarn(fabric, stitch, strand);
   const colour = actionColours(fabric);
+  const add = (action: number, mm: number): void => void (length[action] = length[action]! + mm);
+  const last = new Map<number, number>();
+  const roundOf = roundsOfActions(fabric);
   for (let action = 0; action < length.length; action++) {
-    const changed = action > 0 && colour[action] !== colour[action - 1];
-    if (action === 0 || changed) length[action] = length[action]! + TAIL_MM;
-    // The old colour's end hangs where it was left.
-    if (changed) length[action - 1] = length[action - 1]! + TAIL_MM;
+    const own = colour[action]!;
+    const before = last.get(own);
+    last.set(own, action);
+    if (before === action - 1) continue;
+    const over = before === undefined ? Number.POSITIVE_INFINITY : roundOf[action]! - roundOf[before]!;
+    if (over <= CARRIED_ROUNDS) add(action, over * stitch.height);
+    else {
+      add(action, TAIL_MM);
+      // The end of the time before hangs where it was left.
+      if (before !== undefined) add(before, TAIL_MM);
+    }
   }
-  if (length.length > 0) length[length.length - 1] = length[length.length - 1]! + endTail;
+  // Every colour ends; the one in hand with what is left of it.
+  for (const action of last.values()) add(action, action === length.length - 1 ? endTail : TAIL_MM);
   return { length, colour };
+}
+
+function roundsOfActions({ roundCount, roundAction, actionCount }: Fabric): Uint32Array {
+  const rounds = new Uint32Array(actionCount);
+  for (let round = 0; round < roundCount; round++) rounds.fill(round, roundAction[round], roundAction[round + 1]);
+  return rounds;
 }
 
 /** Colour of each action: of its stitches, or of the one before where it makes none. */

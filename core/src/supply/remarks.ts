@@ -27,10 +27,27 @@ export function statedKit(pattern: Pattern): StatedKit {
   };
 }
 
+/** What is written on bands beside the names of weights (Craft Yarn Council's types of yarn in each category, recalled). */
+const ALSO_CALLED: Readonly<Record<string, YarnWeightNumber>> = {
+  fingering: 1,
+  sock: 1,
+  baby: 2,
+  sport: 2,
+  dk: 3,
+  'light worsted': 3,
+  worsted: 4,
+  aran: 4,
+  chunky: 5,
+  'super chunky': 6,
+};
+
 /** The weight a yarn's words end on; "super fine" before "fine". */
 function yarnWeightIn(words: string): YarnWeightNumber | null {
-  const named = [...YARN_WEIGHTS].sort((a, b) => b.name.length - a.name.length);
-  return named.find(({ name }) => words.endsWith(name.toLowerCase()))?.number ?? null;
+  const named = [
+    ...YARN_WEIGHTS.map(({ name, number }) => [name.toLowerCase(), number] as const),
+    ...Object.entries(ALSO_CALLED),
+  ];
+  return named.sort(([a], [b]) => b.length - a.length).find(([name]) => words.endsWith(name))?.[1] ?? null;
 }
 
 /** How firmly a part is stuffed, as the pattern says: 'none' where it says not to, null when it says nothing. */
@@ -45,9 +62,19 @@ export function tailSaid(part: Part): number | null {
   return factsOf(partFacts(part), 'tail').find(({ mm }) => mm !== null)?.mm ?? null;
 }
 
+/** A small thing that is asked for; how many, where that is said. */
+export interface ThingSaid {
+  readonly thing: Thing;
+  readonly count: number | null;
+  readonly mm: number | null;
+  readonly text: string;
+}
+
 /** The small things a pattern's words ask for, each once, with a length where one is named (mm). */
-export function thingsSaid(pattern: Pattern): { readonly thing: Thing; readonly mm: number | null; readonly text: string }[] {
+export function thingsSaid(pattern: Pattern): ThingSaid[] {
   const remarks = [...pattern.notes, ...pattern.parts.flatMap(remarksOf)];
-  const all = remarks.flatMap(({ text, facts }) => factsOf(facts, 'thing').map(({ thing, mm }) => ({ thing, mm, text })));
+  const all = remarks.flatMap(({ text, facts }) =>
+    factsOf(facts, 'thing').map(({ thing, count, mm }) => ({ thing, count, mm, text })),
+  );
   return all.filter(({ thing }, i) => all.findIndex((each) => each.thing === thing) === i);
 }

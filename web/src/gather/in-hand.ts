@@ -66,7 +66,8 @@ export class InHand {
   protected readonly source = computed(() => {
     const gauge = this.current.gauge();
     if (!gauge) return '';
-    const give = `give or take ${Math.max(1, Math.round(gauge.spread * 100))} %`;
+    const share = (spread: number): number => Math.max(1, Math.round(spread * 100));
+    const give = `give or take ${share(gauge.spread.width)} % across and ${share(gauge.spread.height)} % up`;
     switch (gauge.from) {
       case 'here':
         return `Measured ${gauge.count === 1 ? 'once' : counted(gauge.count, 'time')} with this yarn and hook, ${give}.`;

@@ -41,7 +41,7 @@ export class SizeView {
     source: this.gathering.parts,
     computation: (parts, previous) => parts ?? previous?.value ?? null,
   });
-  protected readonly spread = computed(() => this.current.gauge()?.spread ?? 0);
+  protected readonly spread = computed(() => this.current.gauge()?.spread ?? { width: 0, height: 0 });
 
   private readonly chosenIndex = signal<number | null>(null);
   protected readonly chosen = computed(() => {

