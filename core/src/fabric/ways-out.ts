@@ -38,6 +38,9 @@ function editable({ items, places, label }: RoundLine): readonly Editable[] {
   });
 }
 
+/** A round of more items is no slip of one of them. */
+const MOST_ITEMS = 200;
+
 /**
  * Ways out of a round that does not use what is there: repeats more or fewer, a longer or shorter plain run, an increase for
  * a decrease or the other way about, stitches added at the end. Each uses exactly what there is; where its count is not the
@@ -45,7 +48,7 @@ function editable({ items, places, label }: RoundLine): readonly Editable[] {
  * @param available stitches there are to work over
  */
 export function waysOut(line: RoundLine, available: number, style: PrintStyle): Fix[] {
-  if (line.like || line.open) return [];
+  if (line.like || line.open || line.items.length > MOST_ITEMS) return [];
   const own = editable(line).filter(({ item: { kind } }) => kind === 'work' || kind === 'group' || kind === 'cluster');
   const ways = [
     ...own.flatMap((each) => repeats(line, each, available, style)),

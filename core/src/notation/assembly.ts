@@ -260,11 +260,17 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   all.foundation = null;
 }
 
+/** Words without which nothing begins anew. */
+const BEGINS: ReadonlySet<string> = new Set(
+  'ring mr mc ml circle magic adjustable ch chain join attach loops loop edge layers'.split(' '),
+);
+
 /** A number written twice is a slip, but where a heading stands or something begins, it is a new part. */
 function numberedHere(all: Assembly, line: RoundText, expected: number): Numbered {
   if (all.gaps.has(line.label.first) && !all.heading) return { label: line.label, more: 0, twice: false, fills: true };
   const numbered = numberedOn(line.label, all.heading || !all.part ? null : all.numbers, expected);
-  const begins = numbered.twice && kindsOf(tried(all, line.tokens, true).reading).starts;
+  const begins =
+    numbered.twice && line.tokens.some(({ key }) => BEGINS.has(key)) && kindsOf(tried(all, line.tokens, true).reading).starts;
   return begins ? { label: line.label, more: 0, twice: false, fills: false } : numbered;
 }
 

@@ -74,6 +74,9 @@ describe('texts made to be heavy', () => {
     ['one long line', `R1: ${'sc, '.repeat(200_000)}`],
     ['parts', 'Wing\nR1: 6 sc in ring\n\n'.repeat(2_000)],
     ['taken over', `R1: 6 sc in ring\n${Array.from({ length: 2_000 }, (_, i) => `R${i + 2}: same as R${i + 1}`).join('\n')}`],
+    ['rows in one sentence', 'turn, 3 sc, '.repeat(20_000)],
+    ['a round of slips', `R1: 6 sc in ring\nR2: ${'dec until 6 remain, '.repeat(5_000)}`],
+    ['a number over and over', `R1: 6 sc in ring\n${'R7: sc\n'.repeat(8_000)}`],
     ['huge repeats', 'R1: ((((9999 sc) × 9999) × 9999) × 9999) × 9999\n'.repeat(50)],
   ])('%s', (_name, text) => {
     const count = checkPattern(read(text));

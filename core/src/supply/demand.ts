@@ -64,9 +64,6 @@ interface Need {
   left: number;
 }
 
-/** The share of its yarn that goes up in a single crochet: two heights beside three widths and a turn round the strand. */
-const UPWARD = 0.3;
-
 /** How much of every yarn a make takes, whether it lasts, and where it does not. */
 export function supplyOf(situation: Situation): Supply {
   const { tools, kit, measurements, basket } = situation;
@@ -85,7 +82,7 @@ export function supplyOf(situation: Situation): Supply {
 
   const demands = [...needs].map(([id, need]): Demand => {
     const { gramsPerMm, spread } = fineness(need.yarn, tools.yarnWeight);
-    const all = Math.hypot(gauge.spread.width, UPWARD * gauge.spread.slim, yarn.spread, spread);
+    const all = Math.hypot(yarn.spread, spread);
     const free = basket.find((holding) => holding.yarn.id === id)?.free ?? null;
     const left = need.left * gramsPerMm;
     const stop = (margin: number): Stop | null =>

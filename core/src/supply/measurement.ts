@@ -86,7 +86,13 @@ export function handGauge(tools: YarnAndHook, hand: Hand | null, measurements: r
 const SCALE_OUT_G = 0.5;
 const PIECE_SPREAD = 0.03;
 
-/** The maker's own factor on yarn lengths, from parts that were weighed. */
+/** The share of its yarn that goes up in a single crochet: two heights beside three widths and a turn round the strand. */
+const UPWARD = 0.3;
+
+/**
+ * The maker's own factor on yarn lengths, from parts that were weighed. It stands for the stitch and the model together, as
+ * only what both come to can be weighed: before that it is as unsure as both, and a part that was weighed says both at once.
+ */
 export function yarnBelief(tools: YarnAndHook, hand: Hand | null, measurements: readonly Measurement[]): Belief {
   const evidence = measurements.flatMap((one): Evidence[] => {
     if (one.kind !== 'weight') return [];
@@ -96,7 +102,9 @@ export function yarnBelief(tools: YarnAndHook, hand: Hand | null, measurements: 
     const spread = Math.hypot(PIECE_SPREAD, SCALE_OUT_G / one.grams);
     return expected > 0 ? [{ ratio: used / expected, spread, made: madeWith(one) }] : [];
   });
-  return believe(evidence, madeWith(tools), YARN_PRIOR);
+  const { width, slim } = handGauge(tools, hand, measurements).spread;
+  const spread = Math.hypot(YARN_PRIOR.spread, width, UPWARD * slim);
+  return believe(evidence, madeWith(tools), { ...YARN_PRIOR, spread });
 }
 
 /** Thickness of the strand of a make's yarn, mm. */

@@ -154,12 +154,15 @@ describe('yarn a make takes', () => {
       return { before: demands[0]!, after: supplyOf({ ...before, measurements: [weighed] }) };
     };
     const large = weigh('R1: 24 sc in ring (24)\nR2–R60: sc around (24)', 1.2);
-    // Inverse variance by hand: the model stands at 15 %, the weighing at 3 % and half a gram.
+    // Inverse variance by hand: the model stands at 15 %, the stitch at 10 % across and three tenths of 9 % up, the weighing at
+    // 3 % and half a gram. What is left is the weighing: the stitch is not counted again.
+    const before = 0.15 ** 2 + 0.1 ** 2 + (0.3 * 0.09) ** 2;
     const grams = (1.2 * large.before.portions[0]!.onePiece) / 1_000 / 2;
-    const weights = [1 / 0.15 ** 2, 1 / (0.03 ** 2 + (0.5 / grams) ** 2)] as const;
+    const weights = [1 / before, 1 / (0.03 ** 2 + (0.5 / grams) ** 2)] as const;
     const factor = 1.2 ** (weights[1] / (weights[0] + weights[1]));
     expect(large.after.yarn.factor).toBeCloseTo(factor, 6);
     expect(large.after.demands[0]!.whole.mm / large.before.whole.mm).toBeCloseTo(factor, 6);
+    expect(large.after.yarn.spread).toBeCloseTo(1 / Math.sqrt(weights[0] + weights[1]), 9);
     expect(large.after.demands[0]!.spread).toBeLessThan(large.before.spread);
     // Half a gram more or less says little about a piece of one gram.
     const small = weigh('R1: 6 sc in ring (6)\nR2: inc × 6 (12)\nR3–R5: sc around (12)', 1.2);

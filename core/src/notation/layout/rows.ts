@@ -23,19 +23,26 @@ function rowEnds(tokens: readonly Token[]): number[] {
   if (!tokens.some(({ key }) => key === 'turn')) return ends;
   let from = readLabel(tokens)?.next ?? 0;
   let depth = 0;
-  for (let i = from; i < tokens.length; i++) {
+  for (let i = from; i < tokens.length && ends.length < MOST_ROWS; i++) {
     const { key } = tokens[i]!;
     if (OPENS.has(key)) depth++;
     else if (CLOSES.has(key)) depth--;
     if (key !== 'turn' || depth > 0 || tokens[i + 1]?.kind !== 'mark') continue;
     let next = i + 1;
     while (tokens[next]?.kind === 'mark' && !OPENS.has(tokens[next]!.key)) next++;
-    if (!worksStitches(tokens.slice(from, i)) || !worksStitches(tokens.slice(next))) continue;
+    if (!worksStitches(tokens.slice(from, Math.min(i, from + WINDOW))) || !worksStitches(tokens.slice(next, next + WINDOW)))
+      continue;
     ends.push(next);
     from = next;
   }
   return ends;
 }
+
+/** Rows of one sentence; nobody says more in one. */
+const MOST_ROWS = 60;
+
+/** Tokens in which a row says what is worked. */
+const WINDOW = 60;
 
 const OPENS: ReadonlySet<string> = new Set(['(', '[', '{']);
 const CLOSES: ReadonlySet<string> = new Set([')', ']', '}']);
