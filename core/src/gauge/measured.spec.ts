@@ -1,6 +1,8 @@
 import { convert } from 'convert';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { checkPattern, fabricOf } from '../fabric/index.js';
+import { read } from '../notation/index.js';
 import {
   believe,
   estimateStitch,
@@ -9,6 +11,7 @@ import {
   hookNames,
   INCH,
   lengthWords,
+  roundHeights,
   soldStuffedHooks,
   stitchOfSwatch,
   stitchYarn,
@@ -159,6 +162,16 @@ describe('names and units', () => {
         expect(lengthWords(mm, 'inches')).toBe(`${convert(mm, 'mm').to('inch').toFixed(1)} in`);
       }),
     );
+  });
+});
+
+describe('heights', () => {
+  it('add up by what is worked: a slip stitch lies on the one below and adds none', () => {
+    // Common practice.
+    const fabric = fabricOf(
+      checkPattern(read('R1: 6 sc in ring\nR2: sl st around\nR3: dc around\nR4: (1 sc, 1 dc) × 3')).parts[0]!,
+    );
+    expect(roundHeights(fabric)).toEqual([1, 0, 2, 1.5]);
   });
 });
 

@@ -13,10 +13,12 @@ import {
   positionOf,
   record,
   roundStartBefore,
+  standingEvents,
   START,
   stepFrom,
   stitchesDone,
   within,
+  withNewNames,
   type Log,
   type MakerEvent,
   type Position,
@@ -200,6 +202,43 @@ describe('pieces', () => {
       'ärmel/1 Ärmel',
       'wing~2/1 Wing',
     ]);
+  });
+});
+
+describe('a part with a very long name', () => {
+  it('has pieces that are told apart, by ids that the server takes', () => {
+    const long = 'The little lighthouse keeper with the striped scarf '.repeat(8);
+    const { pattern } = read(`## ${long}one (make 2)\nR1: 6 sc in ring\n\n## ${long}two\nR1: 6 sc in ring`);
+    const ids = piecesOf(pattern).map(({ id }) => id);
+    expect(new Set(ids).size).toBe(3);
+    expect(Math.max(...ids.map((id) => id.length))).toBeLessThanOrEqual(200);
+  });
+});
+
+describe('new names', () => {
+  it('put what was said to the piece it became, back and forth, in whatever order it came, and can be undone', () => {
+    const at = (
+      n: number,
+      piece: string,
+      own: { kind: 'reached'; round: number; action: number } | { kind: 'became'; as: string },
+    ) => ({ id: `e${n}`, piece, at: n, ...own }) as MakerEvent;
+    const all = [
+      at(1, 'wing/1', { kind: 'reached', round: 0, action: 3 }),
+      at(2, 'wing/1', { kind: 'became', as: 'fin/1' }),
+      at(3, 'fin/1', { kind: 'reached', round: 1, action: 0 }),
+      at(4, 'fin/1', { kind: 'became', as: 'wing/1' }),
+      at(5, 'wing/1', { kind: 'reached', round: 2, action: 0 }),
+    ];
+    for (const events of [all, all.toReversed()]) {
+      const log = withNewNames(record(EMPTY_LOG, events));
+      expect([...log.keys()]).toEqual(['wing/1']);
+      expect(standingEvents(log, 'wing/1').map(({ id }) => id)).toEqual(['e1', 'e2', 'e3', 'e4', 'e5']);
+    }
+    const undone: MakerEvent = { id: 'e6', piece: 'fin/1', at: 6, kind: 'undone', event: 'e4' };
+    const log = withNewNames(record(EMPTY_LOG, [...all.slice(0, 4), undone]));
+    expect(positionOf(log, 'fin/1')).toEqual({ round: 1, action: 0 });
+    const plain = record(EMPTY_LOG, [all[0]!, all[4]!]);
+    expect(withNewNames(plain)).toBe(plain);
   });
 });
 
