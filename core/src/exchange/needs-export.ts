@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { ListEntry, ListGroup } from '../supply/index.js';
+import { amountWords, purchaseWords, type Amount, type ListEntry, type ListGroup } from '../supply/index.js';
 
 /** The list as a page of Markdown with boxes to tick. */
 export function listToMarkdown(title: string, entries: readonly ListEntry[], got: readonly string[]): string {
@@ -24,26 +24,36 @@ export function listToText(title: string, entries: readonly ListEntry[], got: re
   return `${lines.join('\n')}\n`;
 }
 
-/** The list as CSV, with the reason of every amount. */
+/** The list as CSV, its amounts as numbers, with the reason of each. */
 export function listToCsv(entries: readonly ListEntry[], got: readonly string[]): string {
-  const fields = ['group', 'what', 'need', 'in the basket', 'to buy', 'got', 'why'];
+  const fields = ['group', 'what', 'need from', 'need to', 'unit', 'in the basket', 'to buy', 'grams each', 'got', 'why'];
   const data = entries.map((one) => [
     one.group,
     one.what,
-    one.need,
-    one.have,
-    one.buy,
+    figure(one.need.from, one.need.unit),
+    figure(one.need.to, one.need.unit),
+    one.need.unit,
+    one.have === null ? '' : figure(one.have.to, one.have.unit),
+    one.buy?.count ?? '',
+    one.buy?.gramsEach ?? '',
     got.includes(one.id) ? 'yes' : 'no',
     one.why,
   ]);
   return `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 }
 
+/** Grams to a tenth; what is counted or measured as it is. */
+function figure(number: number, unit: Amount['unit']): number {
+  return unit === 'g' ? Math.round(number * 10) / 10 : number;
+}
+
 function groupsOf(entries: readonly ListEntry[]): ListGroup[] {
   return [...new Set(entries.map((entry) => entry.group))];
 }
 
-function sentence({ what, need, have, buy }: ListEntry): string {
+function sentence(entry: ListEntry): string {
+  const { what } = entry;
+  const [need, have, buy] = [amountWords(entry.need), amountWords(entry.have), purchaseWords(entry.buy)];
   const parts = [need === '1' ? what : `${what}: ${need}`, have && `in the basket ${have}`, buy && `buy ${buy}`];
   return parts.filter(Boolean).join(', ');
 }

@@ -82,11 +82,17 @@ export function alteredPart(pattern: Pattern, part: Part, changes: readonly Alte
     const given = own.find((change) => change.kind === 'length')?.rounds;
     const written = line.open ? openRounds(line.open, number - (part.lines[0]?.first ?? 1), index) : line.last - line.first + 1;
     const rounds = Math.max(1, Math.min(MOST_ROUNDS, Math.round(given ?? written)));
-    const other = new Map(own.flatMap((change) => (change.kind === 'instead' ? [[change.nth, change.text] as const] : [])));
+    const start = below;
+    const readAs = (text: string, at: number, nth: number): readonly Item[] | null =>
+      itemsOfText(text, pattern, index + nth > 0 ? Math.max(1, at) : 0);
+    const other = new Map<number, string>();
+    for (const change of own) {
+      if (change.kind === 'instead' && readAs(change.text, start, change.nth)) other.set(change.nth, change.text);
+    }
     for (let nth = 0; nth < rounds;) {
       let end = nth + 1;
       const text = other.get(nth);
-      const items = text === undefined ? null : itemsOfText(text, pattern, lines.length > 0 ? Math.max(1, below) : 0);
+      const items = text === undefined ? null : readAs(text, below, nth);
       while (!items && end < rounds && !other.has(end)) end++;
       lines.push({
         ...line,

@@ -1,5 +1,6 @@
 import type { Firmness, Thing } from '../notation/index.js';
-import { gramRange, gramWords, usHookName, yarnWeight, type YarnAndHook } from '../gauge/index.js';
+import { gramWords, usHookName, yarnWeight, type YarnAndHook } from '../gauge/index.js';
+import { exactly, giveOrTake, type Amount, type Purchase } from './amount.js';
 import { ballsFor } from './basket.js';
 import type { Demand } from './demand.js';
 import type { Kit } from './kit.js';
@@ -13,11 +14,11 @@ export interface ListEntry {
   readonly id: string;
   readonly group: ListGroup;
   readonly what: string;
-  readonly need: string;
-  /** What the basket has of it; '' for what no basket holds. */
-  readonly have: string;
-  /** What to buy; '' when nothing is. */
-  readonly buy: string;
+  readonly need: Amount;
+  /** What the basket has of it; null for what no basket holds. */
+  readonly have: Amount | null;
+  /** What to buy; null when nothing is. */
+  readonly buy: Purchase | null;
   readonly why: string;
 }
 
@@ -74,7 +75,7 @@ function yarnEntry({ key, yarn, free, colours, left, spread }: Demand, { tools, 
   const missing = Math.max(0, most - (free ?? 0));
   const { balls, ballGrams } = ballsFor(missing, yarn);
   const sets = kit.copies > 1 ? ` for ${kit.copies} copies` : '';
-  const buy = missing > 0 ? `${balls} × ${ballGrams} g` : '';
+  const buy = missing > 0 ? { count: balls, gramsEach: ballGrams } : null;
   const lot = yarn?.dyeLot && missing > 0 ? `; ask for dye lot ${yarn.dyeLot}` : '';
   const why =
     missing === 0
@@ -84,8 +85,8 @@ function yarnEntry({ key, yarn, free, colours, left, spread }: Demand, { tools, 
     id: `yarn ${key}`,
     group: 'Yarn',
     what,
-    need: gramRange(left.grams, spread),
-    have: free === null ? '' : gramWords(free),
+    need: giveOrTake(left.grams, spread, 'g'),
+    have: free === null ? null : exactly(free, 'g'),
     buy,
     why,
   };
@@ -97,9 +98,9 @@ function toolEntries({ tools, sewn }: ListSource): ListEntry[] {
     id,
     group: 'Tools',
     what,
-    need: '1',
-    have: '',
-    buy: '',
+    need: exactly(1, 'piece'),
+    have: null,
+    buy: null,
     why,
   });
   return [
@@ -114,13 +115,15 @@ function toolEntries({ tools, sewn }: ListSource): ListEntry[] {
 function eyeEntries({ eyes, kit }: ListSource): ListEntry[] {
   if (!eyes) return [];
   const group = 'Eyes';
-  const need = String(eyes.count);
+  const need = exactly(eyes.count, 'piece');
+  const bought = (count: number): Purchase => ({ count, gramsEach: null });
   if (kit.underThree) {
     const why = `Embroidered instead of safety eyes, about ${eyes.mm} mm: for a child under three nothing small.`;
-    return [{ id: 'eye thread', group, what: 'Black thread for the eyes', need: '1', have: '', buy: '1', why }];
+    const what = 'Black thread for the eyes';
+    return [{ id: 'eye thread', group, what, need: exactly(1, 'piece'), have: null, buy: bought(1), why }];
   }
   const why = 'Suits this head in this yarn; the backs belong to them.';
-  return [{ id: `eyes ${eyes.mm}`, group, what: `Safety eyes ${eyes.mm} mm`, need, have: '', buy: need, why }];
+  return [{ id: `eyes ${eyes.mm}`, group, what: `Safety eyes ${eyes.mm} mm`, need, have: null, buy: bought(eyes.count), why }];
 }
 
 function stuffingEntries({ stuffing, kit }: ListSource): ListEntry[] {
@@ -130,7 +133,15 @@ function stuffingEntries({ stuffing, kit }: ListSource): ListEntry[] {
   const most = Math.ceil((grams * (1 + spread)) / 10) * 10;
   const why = `${stuffing.map((one) => `${one.part} ${gramWords(one.grams * one.pieces)}`).join(', ')}${kit.copies > 1 ? ` a figure, ${kit.copies} figures` : ''}: the upper end, rounded up to 10 g.`;
   return [
-    { id: 'stuffing', group: 'Stuffing', what: 'Filling', need: gramRange(grams, spread), have: '', buy: `${most} g`, why },
+    {
+      id: 'stuffing',
+      group: 'Stuffing',
+      what: 'Filling',
+      need: giveOrTake(grams, spread, 'g'),
+      have: null,
+      buy: { count: most, gramsEach: 1 },
+      why,
+    },
   ];
 }
 
@@ -141,9 +152,9 @@ function thingEntries({ things, kit }: ListSource): ListEntry[] {
       id: `thing ${thing}`,
       group: 'Small things' as const,
       what: THING_WORDS[thing],
-      need: mm === null ? String((count ?? 1) * kit.copies) : `${((count ?? 1) * mm * kit.copies) / 10} cm`,
-      have: '',
-      buy: '',
+      need: exactly((count ?? 1) * (mm ?? 1) * kit.copies, mm === null ? 'piece' : 'mm'),
+      have: null,
+      buy: null,
       why: `The pattern says: “${text}”`,
     }));
 }

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { listToCsv, listToMarkdown, listToText } from '@lemniscus/core/exchange';
-import type { ListEntry } from '@lemniscus/core/supply';
+import { amountWords, purchaseWords, type ListEntry } from '@lemniscus/core/supply';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CurrentMake } from '../data/open/current-make';
@@ -48,10 +48,10 @@ import { Gathering } from '../data/follows/gathering';
             <th scope="row">
               {{ entry.what }} <small>{{ entry.why }}</small>
             </th>
-            <td>{{ entry.need }}</td>
-            <td>{{ entry.have }}</td>
+            <td>{{ amount(entry.need) }}</td>
+            <td>{{ amount(entry.have) }}</td>
             <td>
-              <b>{{ entry.buy }}</b>
+              <b>{{ purchase(entry.buy) }}</b>
             </td>
           </tr>
         }
@@ -64,6 +64,8 @@ export class ListView {
   protected readonly current = inject(CurrentMake);
   private readonly gathering = inject(Gathering);
   protected readonly entries = this.gathering.list;
+  protected readonly amount = amountWords;
+  protected readonly purchase = purchaseWords;
 
   protected readonly words = computed(() => {
     const left = this.entries().filter((entry) => entry.buy && !this.got(entry)).length;
