@@ -143,6 +143,23 @@ await press(page, 'Enter', 8);
 await press(page, 'Space', 7);
 await take(page, 'work-rows');
 
+// A round that was forgotten, written in where the puffin's body is worked already.
+await work(page, 'Harbour puffin');
+await page.evaluate(
+  async (address) => {
+    const make = await (await fetch(address)).json();
+    const text = make.text
+      .replace('R7: (5 sc, inc)', 'R7: sc around (36)\nR8: (5 sc, inc)')
+      .replace('R8: sc around (42)', 'R9: sc around (42)');
+    const body = JSON.stringify({ version: make.version, text });
+    await fetch(address, { method: 'PATCH', headers: { 'content-type': 'application/json' }, body });
+  },
+  `/api/makes/${/make\/([^/]+)/.exec(page.url())[1]}`,
+);
+await page.reload();
+await page.locator('lem-changed-card .card').first().waitFor({ state: 'attached' });
+await take(page, 'work-pattern-changed');
+
 const evening = await open({ colorScheme: 'dark' });
 await work(evening, 'Harbour puffin');
 await press(evening, 'Enter', 16);
