@@ -120,9 +120,10 @@ describe('stuffing', () => {
       firmness: 'firm',
       volumeMm3,
     };
-    // Nearly what was weighed, beside 33 % from memory.
-    expect(stuffingBelief(tools, [weighed]).factor).toBeGreaterThan(1.4);
-    expect(stuffingBelief(tools, [weighed]).factor).toBeLessThan(1.5);
+    // Inverse variance by hand: 33 % from memory beside the weighing; what is left of the spread says how sure that was.
+    const { factor, spread } = stuffingBelief(tools, [weighed]);
+    expect(factor).toBeCloseTo(1.5 ** (1 - (spread / 0.33) ** 2), 9);
+    expect(factor).toBeGreaterThan(1.4);
     expect(stuffingBelief(tools, [weighed]).spread).toBeLessThan(stuffingBelief(tools, []).spread);
   });
 });

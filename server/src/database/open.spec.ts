@@ -115,7 +115,7 @@ describe('a database of an earlier program', () => {
       return tables;
     };
     const today = await schema();
-    for (const migrations of [1, 4]) {
+    for (const migrations of [1, 2, 3, 4]) {
       await rm(join(folder, 'lemniscus.db'));
       for (const beside of ['-wal', '-shm']) await rm(join(folder, `lemniscus.db${beside}`), { force: true });
       await databaseOf(migrations, make, events);
