@@ -1,10 +1,11 @@
+import { constant } from '../constants/index.js';
 import { flatGrowth, loopsIn, type RoundLine } from '../notation/index.js';
 
 /** How many times the flat growth a round may add before it is worth a word (our own estimate). */
-const TOLERANCE = 1.5;
+const TOLERANCE = constant('growth that ruffles');
 
 /** A round that few stitches close is drawn together anyway. */
-const CLOSING = 12;
+const CLOSING = constant('closing anyway');
 
 export interface Jump {
   readonly code: 'growth-ruffles' | 'growth-gathers';

@@ -5,6 +5,8 @@ export interface Evidence {
   readonly spread: number;
   /** What it was measured with; evidence counts fully only there. */
   readonly made: string;
+  /** By how much the prediction may be out between there and here, whoever works; nothing where it is left out. */
+  readonly apart?: number;
 }
 
 /** What to multiply a prediction by, and how sure that is. */
@@ -35,8 +37,9 @@ export function believe(evidence: readonly Evidence[], made: string, { factor, s
   const here = evidence.filter((one) => one.made === made);
   const others = [...new Set(evidence.map((one) => one.made))].filter((each) => each !== made);
   const witnesses = others.map((each) => {
-    const pooled = pool(evidence.filter((one) => one.made === each));
-    return { ratio: pooled.factor, spread: Math.hypot(pooled.spread, transfer) };
+    const own = evidence.filter((one) => one.made === each);
+    const pooled = pool(own);
+    return { ratio: pooled.factor, spread: Math.hypot(pooled.spread, transfer, own[0]!.apart ?? 0) };
   });
   const from = here.length > 0 ? 'here' : evidence.length > 0 ? 'elsewhere' : 'tables';
   return { ...pool([{ ratio: factor, spread }, ...witnesses, ...here]), from, count: here.length || evidence.length };

@@ -1,22 +1,27 @@
+import { constant } from '../constants/index.js';
 import { believe, type Belief, type Evidence } from './evidence.js';
-import { estimateStitch, HAND_SPREAD, type StitchSize } from './stitch-size.js';
+import { estimateStitch, HAND_SPREAD, modelApart, modelSpread, type StitchSize } from './stitch-size.js';
 import type { YarnWeightNumber } from './yarn-weight.js';
 
 /** How tightly a maker holds the yarn, as they say of themselves. */
 export type Hand = 'tight' | 'middle' | 'loose';
 
 /** Stitch width of each hand over the middle one, and what is left of the spread once the hand is said (our own estimate). */
-export const HAND_FACTOR: Readonly<Record<Hand, number>> = { tight: 0.93, middle: 1, loose: 1.07 };
-const SAID_SPREAD = 0.07;
+export const HAND_FACTOR: Readonly<Record<Hand, number>> = {
+  tight: constant('tight hand'),
+  middle: 1,
+  loose: constant('loose hand'),
+};
+const SAID_SPREAD = constant('spread of a said hand');
 
 /** The share by which one hand's stitches differ from the model between yarns and hooks (our own estimate). */
-const TRANSFER = 0.05;
+const TRANSFER = constant('spread between yarns');
 
 /**
  * The share by which height over width differs from hand to hand: published gauges come to 0.88 ± 0.08 (from memory), and
  * makers whose width is right often miss the height.
  */
-const SLIM_SPREAD = 0.09;
+const SLIM_SPREAD = constant('spread of slenderness');
 
 /** What is in the hands. */
 export interface YarnAndHook {
@@ -68,15 +73,25 @@ export function madeWith({ yarnWeight, hookMm }: YarnAndHook): string {
 export function gaugeOf(tools: YarnAndHook, hand: Hand | null, measured: readonly MeasuredStitch[]): Gauge {
   const table = estimateStitch(tools.yarnWeight, tools.hookMm);
   const made = madeWith(tools);
-  const evidence = (of: (one: MeasuredStitch, table: StitchSize) => number | null): Evidence[] =>
+  const evidence = (
+    of: (one: MeasuredStitch, table: StitchSize) => number | null,
+    apartOf: (one: MeasuredStitch) => number = () => 0,
+  ): Evidence[] =>
     measured.flatMap((one) => {
       const ratio = of(one, estimateStitch(one.yarnWeight, one.hookMm));
-      return ratio === null ? [] : [{ ratio, spread: one.spread, made: madeWith(one) }];
+      return ratio === null ? [] : [{ ratio, spread: one.spread, made: madeWith(one), apart: apartOf(one) }];
     });
   const width = believe(
-    evidence((one, { width }) => one.width / width),
+    evidence(
+      (one, { width }) => one.width / width,
+      (one) => modelApart([one.yarnWeight, one.hookMm], [tools.yarnWeight, tools.hookMm]),
+    ),
     made,
-    { factor: hand ? HAND_FACTOR[hand] : 1, spread: hand ? SAID_SPREAD : HAND_SPREAD, transfer: TRANSFER },
+    {
+      factor: hand ? HAND_FACTOR[hand] : 1,
+      spread: Math.hypot(hand ? SAID_SPREAD : HAND_SPREAD, modelSpread(tools.yarnWeight, tools.hookMm)),
+      transfer: TRANSFER,
+    },
   );
   const slim = believe(
     evidence((one, { width, height }) => (one.height === null ? null : (one.height / one.width) * (width / height))),

@@ -12,9 +12,9 @@ export {
 export { hookNames, HOOKS, US_HOOKS, usHookName, type HookNames } from './hook.js';
 export { outside, refuse, type Refusal } from './refusal.js';
 export { heightOf, roundHeights } from './stitch-height.js';
-export { estimateStitch, HAND_SPREAD, HEIGHT_OVER_WIDTH, hookForWidth, type StitchSize } from './stitch-size.js';
+export { estimateStitch, HAND_SPREAD, HEIGHT_OVER_WIDTH, hookForWidth, modelSpread, type StitchSize } from './stitch-size.js';
 export { believable, stitchOfSwatch, type Swatch, type SwatchField } from './swatch.js';
 export { soldStuffedHooks, stuffedHooks, tightnessOf, type Tightness } from './tightness.js';
 export { actionYarn, stitchYarn, YARN_PRIOR } from './yarn-length.js';
-export { gramRange, gramWords, INCH, lengthRange, lengthWords, metreWords, type Units } from './units.js';
+export { gramRange, gramWords, lengthRange, lengthWords, metreWords, type Units } from './units.js';
 export { YARN_WEIGHTS, yarnWeight, type YarnWeight, type YarnWeightNumber } from './yarn-weight.js';

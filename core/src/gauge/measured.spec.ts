@@ -2,14 +2,13 @@ import { convert } from 'convert';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf } from '../fabric/index.js';
-import { read } from '../notation/index.js';
+import { MM_IN, read } from '../notation/index.js';
 import {
   believe,
   estimateStitch,
   gaugeOf,
   hookForWidth,
   hookNames,
-  INCH,
   lengthWords,
   roundHeights,
   soldStuffedHooks,
@@ -106,6 +105,17 @@ describe('gauge from measurements', () => {
     expect(ten.spread.width).toBeGreaterThan(other.spread.width * 0.8);
   });
 
+  it('says the less of a yarn and hook the further the table is from what was measured', () => {
+    const swatch = measured(MEDIUM, estimateStitch(4, 3.5).width * 1.2);
+    const says = (yarnWeight: YarnAndHook['yarnWeight'], hookMm: number): number => {
+      const [table, then] = [[], [swatch]].map((all) => gaugeOf({ yarnWeight, hookMm }, null, all).spread.width ** -2);
+      return (then! - table!) ** -0.5;
+    };
+    // Another hook in the same yarn shares what the table misses; super bulky yarn on its thick hook is missed otherwise.
+    expect(says(4, 3.75)).toBeLessThan(says(4, 5.5));
+    expect(says(4, 5.5)).toBeLessThan(says(6, 15));
+  });
+
   it.each([
     [{ stitches: 0, widthMm: 50, rounds: null, heightMm: null }, 'stitches'],
     [{ stitches: -4, widthMm: 50, rounds: null, heightMm: null }, 'stitches'],
@@ -156,7 +166,7 @@ describe('names and units', () => {
   });
 
   it('converts as the units library `convert` does', () => {
-    expect(INCH).toBe(convert(1, 'inch').to('mm'));
+    expect(MM_IN['in']).toBe(convert(1, 'inch').to('mm'));
     fc.assert(
       fc.property(fc.double({ min: 1, max: 250, noNaN: true }), (mm) => {
         expect(lengthWords(mm, 'inches')).toBe(`${convert(mm, 'mm').to('inch').toFixed(1)} in`);

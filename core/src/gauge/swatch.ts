@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import type { MeasuredStitch, YarnAndHook } from './gauge.js';
 import { outside, refuse, type Refusal } from './refusal.js';
 import { estimateStitch } from './stitch-size.js';
@@ -15,9 +16,9 @@ export interface Swatch {
 export type SwatchField = keyof Swatch;
 
 /** Stitches of the same hand vary by so much anyway; a count is out by a quarter stitch, a ruler by a millimetre (our own estimate). */
-const WITHIN_HAND = 0.02;
-const COUNT_OUT = 0.25;
-const RULER_OUT_MM = 1;
+const WITHIN_HAND = constant('spread within a hand');
+const COUNT_OUT = constant('count out');
+const RULER_OUT_MM = constant('ruler out');
 
 /** Stitches further from the table than this are a slip of the pen: centimetres for millimetres, rounds for stitches. */
 const BELIEVABLE = [0.5, 2] as const;

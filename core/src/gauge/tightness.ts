@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import type { Gauge, YarnAndHook } from './gauge.js';
 import { HOOK_RANGE } from '../bounds/index.js';
 import { HOOKS } from './hook.js';
@@ -10,7 +11,7 @@ import { yarnWeight, type YarnWeightNumber } from './yarn-weight.js';
  * 4.75 mm, and makers use 3.5 to 5, common practice).
  */
 const LEGS = 2;
-const GAP = { least: 0.1, most: 0.9 } as const;
+const GAP = { least: constant('least gap'), most: constant('most gap') } as const;
 
 export interface Tightness {
   readonly verdict: 'tight' | 'suits' | 'loose';

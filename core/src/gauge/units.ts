@@ -1,5 +1,4 @@
-/** Millimetres in an inch, by definition. */
-export const INCH = 25.4;
+import { INCH } from '../notation/index.js';
 
 export type Units = 'metric' | 'inches';
 

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import { changeOf, type Fabric } from '../fabric/index.js';
 import { STITCHES, STITCH_NAMES, type StitchName, type YarnRuns } from '../notation/index.js';
 import type { Prior } from './evidence.js';
@@ -7,7 +8,11 @@ import type { StitchSize } from './stitch-size.js';
 const TOGETHER: YarnRuns = { across: 0.5, up: 1, around: 0 };
 
 /** How far the model may be out before anything was weighed, and what weighing one yarn says of another (our own estimate). */
-export const YARN_PRIOR: Prior = { factor: 1, spread: 0.15, transfer: 0.07 };
+export const YARN_PRIOR: Prior = {
+  factor: 1,
+  spread: constant('spread of yarn'),
+  transfer: constant('spread of yarn between yarns'),
+};
 
 /** Length of yarn in one stitch, mm. */
 export function stitchYarn(stitch: StitchName, size: StitchSize, strand: number): number {

@@ -41,7 +41,7 @@ export {
   type PieceMade,
   type PieceSaid,
 } from './made-piece.js';
-export { causesOf, gapsToRead, SLIP_SHARE, SLIPS, type Cause } from './miscount.js';
+export { causesOf, SLIP_SHARE, SLIPS, type Cause } from './miscount.js';
 export { nowOf, type Now, type Run } from './now.js';
 export { IDLE_MS, paceOf, sessionsOf, timeWorked, USUAL_PACE, type Session } from './pace.js';
 export { piecesOf, type Piece } from './piece.js';
@@ -57,7 +57,8 @@ export {
   type Timely,
   type TimelyKind,
 } from './timely.js';
-export { waysOut, type WaysOut } from './way-out.js';
+export { waysOut, type WayReason, type WaysOut } from './way-out.js';
+export { wayWords } from './way-out-words.js';
 export { asKept, carry, type WrittenRound } from './written.js';
 export {
   actionsOf,

@@ -1,3 +1,4 @@
+import { plainRuns } from '../spacing/index.js';
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -9,7 +10,6 @@ import {
   causesOf,
   countWith,
   countWithSlip,
-  gapsToRead,
   LONE_STITCH,
   placesOf,
   SLIP_SHARE,
@@ -76,7 +76,7 @@ describe('a count that is off', () => {
       change: 'increase',
       stitches: [2, 5, 8, 11, 14, 17],
     });
-    expect(gapsToRead(fabric, 2)).toEqual([1, 1, 1, 1, 1, 1, 0]);
+    expect(plainRuns(fabric, 2)).toEqual([1, 1, 1, 1, 1, 1, 0]);
     expect(causesOf(fabric, 3, 11, 18)[0]!.kind).toBe('hidden stitch missed');
     expect(causesOf(fabric, 3, 13, 18)[0]!.kind).toBe('change missed');
     expect(causesOf(fabric, 3, 40, 18)).toEqual([]);

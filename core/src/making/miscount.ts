@@ -68,17 +68,3 @@ function firstStitches(actions: readonly RoundAction[]): number[] {
     return first;
   });
 }
-
-/** Plain stitches between the changes of a round, from the marker: what a maker should read off the work. */
-export function gapsToRead(fabric: Fabric, round: number): number[] {
-  const gaps: number[] = [];
-  let plain = 0;
-  for (const { change, makes } of actionsOf(fabric, round)) {
-    if (change === 'plain') plain += makes;
-    else {
-      gaps.push(plain);
-      plain = 0;
-    }
-  }
-  return [...gaps, plain];
-}

@@ -1,12 +1,13 @@
+import { constant } from '../constants/index.js';
 import { standingEvents, type Log, type MakerEvent } from './log.js';
 
 /** Without a step for so long the maker has put the work down, ms: sessions end with their last step. */
-export const IDLE_MS = 3 * 60_000;
+export const IDLE_MS = constant('idle hand') * 60_000;
 
 /** Stitches a minute before anything is known of a maker: about 130 stitches in 15 minutes (common practice). */
-export const USUAL_PACE = 130 / 15;
+export const USUAL_PACE = constant('usual pace');
 /** So many minutes must be known before a maker's own pace counts. */
-const KNOWN_MIN = 3;
+const KNOWN_MIN = constant('minutes known');
 
 export interface Session {
   /** ms since 1970. */

@@ -1,6 +1,7 @@
+import { constant } from '../constants/index.js';
 import { LOOPS, roundLength, type Fabric, type PartCount } from '../fabric/index.js';
 import { foundationOf, gatesOf, inLoop, type Part, type RoundLine, type Terms } from '../notation/index.js';
-import { itemsOf, spread, type SpreadRound } from '../spacing/index.js';
+import { itemsOf, plainRuns, spread, type SpreadRound } from '../spacing/index.js';
 import type { Alteration } from './alteration.js';
 import { alike, asWritten, frameOf, itemsOfRound } from './round-words.js';
 import { actionsOf } from './work-round.js';
@@ -17,12 +18,28 @@ export interface WaysOut {
     readonly changes: readonly Alteration[];
   } | null;
   readonly advice: 'rip' | 'absorb';
-  /** A sentence that says why. */
-  readonly why: string;
+  readonly why: WayReason;
 }
 
+/** Why one way out is the better one. */
+export type WayReason =
+  | {
+      readonly is:
+        | 'no round follows'
+        | 'next stands elsewhere'
+        | 'next must land on its count'
+        | 'all stands on it'
+        | 'too few to hide it'
+        | 'mixed stitches'
+        | 'counted on later'
+        | 'placed from here soon';
+    }
+  | { readonly is: 'off by more than one'; readonly off: number }
+  | { readonly is: 'a small round shows it'; readonly due: number }
+  | { readonly is: 'a large round hides it'; readonly due: number; readonly change: 'increase' | 'decrease' };
+
 /** From so many stitches on, one more or fewer is hard to see (our own estimate). */
-const LARGE = 30;
+const LARGE = constant('hides one more');
 
 /**
  * @param round 0-based round that ended on `found`
@@ -38,25 +55,22 @@ export function waysOut(
 ): WaysOut {
   const due = roundLength(fabric, round);
   const off = Math.abs(found - due);
-  const rip = (why: string): WaysOut => ({ ripStitches: found, absorb: null, advice: 'rip', why });
+  const rip = (why: WayReason): WaysOut => ({ ripStitches: found, absorb: null, advice: 'rip', why });
   const next = rounds[round + 1];
-  if (!next || round + 1 >= fabric.roundCount) return rip('No round follows in which it could be made up.');
+  if (!next || round + 1 >= fabric.roundCount) return rip({ is: 'no round follows' });
   const below = rounds[round]!.available;
   const respread = (at: number, as: SpreadRound): string | null =>
     wordsFor(part.lines[rounds[at]!.line]!, rounds[at]!.number, as, terms);
-  if (next.available !== due || foundationOf(part.lines[next.line]!.items))
-    return rip('The next round is not worked over this one: it cannot make up for it.');
-  if (!isPlainWork(part.lines[next.line]!))
-    return rip('The next round is worked in one loop, with other stitches or through another part: it must land on its count.');
+  if (next.available !== due || foundationOf(part.lines[next.line]!.items)) return rip({ is: 'next stands elsewhere' });
+  if (!isPlainWork(part.lines[next.line]!)) return rip({ is: 'next must land on its count' });
   const to = roundLength(fabric, round + 1);
   const now = spreadOrNull(below, found, 0.5);
   const then = spreadOrNull(found, to, quietLead(fabric, round, found));
-  if (below === 0) return rip('Everything stands on the stitches it begins with.');
-  if (!now || !then) return rip('So few stitches do not hide one more or fewer.');
+  if (below === 0) return rip({ is: 'all stands on it' });
+  if (!now || !then) return rip({ is: 'too few to hide it' });
   const made = respread(round, now);
   const words = respread(round + 1, then);
-  if (made === null || words === null)
-    return rip('The round has different stitches in it: where one more or fewer sits cannot be told.');
+  if (made === null || words === null) return rip({ is: 'mixed stitches' });
   const absorb = {
     words,
     changes: [
@@ -66,12 +80,12 @@ export function waysOut(
   };
   const rhythm = actionsOf(fabric, round).some(({ change }) => change !== 'plain');
   const ahead = faceAhead(part, rounds, round) || limbAhead(part.lines.slice(next.line), fabric, round);
-  const better = (advice: WaysOut['advice'], why: string): WaysOut => ({ ripStitches: found, absorb, advice, why });
-  if (off > 1) return better('rip', `It is off by ${off}: more than one stitch shows.`);
-  if (rhythm) return better('rip', 'The round has a repeat: later rounds are counted on it.');
-  if (ahead) return better('rip', 'A part is worked in or a face placed soon: its stitches are counted from here.');
-  if (due < LARGE) return better('rip', `In a round of ${due} one more or fewer shows.`);
-  return better('absorb', `In a plain round of ${due} nobody sees one ${found > due ? 'decrease' : 'increase'} more.`);
+  const better = (advice: WaysOut['advice'], why: WayReason): WaysOut => ({ ripStitches: found, absorb, advice, why });
+  if (off > 1) return better('rip', { is: 'off by more than one', off });
+  if (rhythm) return better('rip', { is: 'counted on later' });
+  if (ahead) return better('rip', { is: 'placed from here soon' });
+  if (due < LARGE) return better('rip', { is: 'a small round shows it', due });
+  return better('absorb', { is: 'a large round hides it', due, change: found > due ? 'decrease' : 'increase' });
 }
 
 /** Single crochets, increases and decreases through both loops, between what opens and closes the round. */
@@ -94,15 +108,11 @@ function spreadOrNull(uses: number, makes: number, lead: number): SpreadRound | 
 
 /** Where the first change goes so that it stands farthest from the changes of the round below. */
 function quietLead(fabric: Fabric, round: number, found: number): number {
-  const taken: number[] = [];
-  let made = 0;
-  for (const { change, makes } of actionsOf(fabric, round)) {
-    if (change !== 'plain') taken.push(made);
-    made += makes;
-  }
-  if (taken.length === 0) return Math.floor(found / 2);
-  const gap = Math.floor(made / taken.length);
-  return Math.max(1, Math.floor(taken[0]! + gap / 2) % Math.max(1, gap));
+  const gaps = plainRuns(fabric, round);
+  const changes = gaps.length - 1;
+  if (changes === 0) return Math.floor(found / 2);
+  const gap = Math.floor(roundLength(fabric, round) / changes);
+  return Math.max(1, Math.floor(gaps[0]! + gap / 2) % Math.max(1, gap));
 }
 
 const SOON = 4;

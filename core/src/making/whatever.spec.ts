@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { checkPattern, fabricOf, roundLength } from '../fabric/index.js';
+import { plainRuns } from '../spacing/index.js';
 import { read } from '../notation/index.js';
 import { anyPattern } from '../test/any-pattern.js';
 import {
@@ -8,7 +9,6 @@ import {
   causesOf,
   colourAhead,
   colourEarlier,
-  gapsToRead,
   isFinished,
   nowOf,
   piecesOf,
@@ -47,7 +47,7 @@ test('whatever stands in the pattern, the hook goes from its start to its end, a
             expect(cause.share).toBeGreaterThan(0);
             for (const stitch of cause.stitches) expect(stitch).toBeLessThanOrEqual(roundLength(fabric, now.roundIndex) + 1);
           }
-          expect(gapsToRead(fabric, now.roundIndex).every((gap) => gap >= 0)).toBe(true);
+          expect(plainRuns(fabric, now.roundIndex).every((gap) => gap >= 0)).toBe(true);
           const ways = waysOut(counted, fabric, written, now.roundIndex, found, 'US');
           expect(ways.absorb?.words ?? '').not.toMatch(/NaN|undefined/);
           for (const one of timelyOf(counted, fabric, at, { openings: [], handMm: 38, stuffed: true }))

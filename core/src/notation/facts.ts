@@ -1,3 +1,4 @@
+import { MM_IN } from './length-units.js';
 import { BOUNDS } from '../bounds/index.js';
 import { labelWord } from './label-word.js';
 import { wholeNumber } from './ordinals.js';
@@ -146,7 +147,6 @@ function actsIn(clauses: readonly Clause[], all: Clause): Fact[] {
   return close >= 0 && !denied(all, close) ? [{ is: 'closing' }] : [];
 }
 
-const UNITS: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4 };
 /** Shorter than this a length is no tail to sew with, mm. */
 const LEAST_TAIL = 40;
 
@@ -154,7 +154,7 @@ function tailIn(all: Clause): Fact[] {
   if (!has(all, 'yarn', 'tail', 'end')) return [];
   const lengths = all.flatMap((token, i) => {
     const value = numberOf(token);
-    const unit = UNITS[all[i + 1]?.key ?? ''];
+    const unit = MM_IN[all[i + 1]?.key ?? ''];
     return value !== null && unit !== undefined && value * unit >= LEAST_TAIL ? [value * unit] : [];
   });
   const mm = lengths[0] ?? null;
@@ -267,8 +267,6 @@ const THINGS: ReadonlyMap<string, Thing> = new Map(
 );
 /** "Thread the tail through": here it is something to do. */
 const THREADS_THE_TAIL: ReadonlySet<string> = new Set(['the', 'tail', 'it', 'through']);
-
-const MM_IN: Readonly<Record<string, number>> = { cm: 10, mm: 1, in: 25.4, inch: 25.4, inches: 25.4 };
 
 /** Small things a sentence asks for, with a number and a length where they are named; "no magnet" asks for none. */
 function thingsIn(clauses: readonly Clause[]): Fact[] {

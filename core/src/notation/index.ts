@@ -51,6 +51,7 @@ export {
   type Measure,
   type RoundMeasure,
 } from './items.js';
+export { INCH, MM_IN } from './length-units.js';
 export { instructionSpan } from './settle.js';
 export { explainAt, type Explanation } from './explain.js';
 export { markedStitchOf, type MarkedStitch } from './marker.js';

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import {
   believable,
   outside,
@@ -34,8 +35,8 @@ export interface MeasuredPart {
 }
 
 /** The stuffed shape is a model, and a stuffed part gives under the ruler (our own estimate). */
-const MODEL_SPREAD = 0.04;
-const RULER_OUT_MM = 1.5;
+const MODEL_SPREAD = constant('spread of the shape');
+const RULER_OUT_MM = constant('ruler on a piece out');
 
 const LENGTHS = [5, 3_000] as const;
 /** Height over width of a stitch is looked for between these. */

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import { DRAWN_SHUT } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
 import { fire } from './fire.js';
@@ -17,14 +18,14 @@ export interface Profile {
 }
 
 /** A wall of slip stitches has no height; a spring needs some (a twentieth of a single crochet). */
-const LEAST_WALL = 0.05;
+const LEAST_WALL = constant('least wall');
 
 /** Springs resist stretching fully and squeezing a tenth, and shear a tenth (found by trying, `docs/shape.md`). */
-const SQUEEZE = 0.1;
-const SHEAR = 0.1;
+const SQUEEZE = constant('squeeze of a spring');
+const SHEAR = constant('shear of the fabric');
 
 /** Share by which stuffing stretches the widest round, ε in `docs/shape.md`. */
-export const FIRM = 0.03;
+export const FIRM = constant('stretch of stuffing');
 
 /** Radius of a ring of n stitch widths laid as a polygon, mm. One or two stitches count as three, the fewest that enclose. */
 export function ringRadius(stitches: number, width: number): number {

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import { changeOf, roundLength, type Change, type Fabric } from '../fabric/index.js';
 
 /** An increase or decrease of a round. */
@@ -29,22 +30,22 @@ export interface Evenness {
   readonly deviation: number;
 }
 
+/** Plain stitches before each change of a round from the marker on, and after the last: one run more than there are changes. */
+export function plainRuns(fabric: Fabric, round: number): number[] {
+  const runs = [0];
+  for (let action = fabric.roundAction[round]!; action < fabric.roundAction[round + 1]!; action++) {
+    if (changeOf(fabric, action) !== 'plain') runs.push(0);
+    else runs[runs.length - 1]! += fabric.actionStart[action + 1]! - fabric.actionStart[action]!;
+  }
+  return runs;
+}
+
 /** @returns null for a round without changes. With one change its gap is all the rest of the round. */
 export function evennessOf(fabric: Fabric, round: number): Evenness | null {
-  const gaps: number[] = [];
-  let gap = 0;
-  let first: number | null = null;
-  for (let action = fabric.roundAction[round]!; action < fabric.roundAction[round + 1]!; action++) {
-    const made = fabric.actionStart[action + 1]! - fabric.actionStart[action]!;
-    if (changeOf(fabric, action) === 'plain') gap += made;
-    else {
-      if (first === null) first = gap;
-      else gaps.push(gap);
-      gap = 0;
-    }
-  }
-  if (first === null) return null;
-  gaps.push(first + gap);
+  const [first, ...rest] = plainRuns(fabric, round);
+  if (first === undefined || rest.length === 0) return null;
+  // The round closes on itself: what ends it and what begins it is one gap.
+  const gaps = [...rest.slice(0, -1), rest.at(-1)! + first];
   const mean = gaps.reduce((sum, each) => sum + each, 0) / gaps.length;
   const deviation = Math.sqrt(gaps.reduce((sum, each) => sum + (each - mean) ** 2, 0) / gaps.length);
   return { changes: gaps.length, smallest: Math.min(...gaps), largest: Math.max(...gaps), deviation };
@@ -57,7 +58,7 @@ export function apart(a: number, b: number): number {
 }
 
 /** Changes further apart than this many rounds do not build a rib together (our own estimate). */
-export const RIB_REACH = 3;
+export const RIB_REACH = constant('reach of a rib');
 
 /**
  * How far the changes of a run of rounds line up: for each change the nearest one in the round of changes below, 1 where
@@ -128,5 +129,5 @@ function add(to: { x: number; y: number }, share: number, turn: number): void {
   to.y += share * Math.sin(turn);
 }
 
-const STACKED_SWING = 0.048;
-const ALTERNATING_SWING = 0.012;
+const STACKED_SWING = constant('corner of stacked changes');
+const ALTERNATING_SWING = constant('corner of alternating changes');

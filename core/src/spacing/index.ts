@@ -1,7 +1,17 @@
 export { creepOf, extraStitches, startAngles, stitchAngles } from './angles.js';
-export { apart, changesIn, cornerOf, evennessOf, RIB_REACH, stackingOf, type Evenness, type RoundChange } from './changes.js';
+export {
+  apart,
+  changesIn,
+  cornerOf,
+  evennessOf,
+  plainRuns,
+  RIB_REACH,
+  stackingOf,
+  type Evenness,
+  type RoundChange,
+} from './changes.js';
 export { measuredLean, UPRIGHT, type Lean } from './lean.js';
-export { nextRounds, type NextRound } from './next-rounds.js';
+export { nextRounds, type NextRound, type Onward } from './next-rounds.js';
 export { respread } from './respread.js';
 export { changePlaces, spread, type SpreadRound } from './spread.js';
 export { staggerPart, staggerRun, type RunRound, type StaggeredLine } from './stagger.js';

@@ -8,8 +8,12 @@ export interface NextRound {
   /** The whole line: "R5: (3 sc, inc) × 6 (30)". */
   readonly text: string;
   readonly makes: number;
-  readonly why: string;
+  readonly why: Onward;
 }
+
+/** How a round goes on from those before it. */
+export type Onward =
+  'grows from the start' | 'goes on growing' | 'goes on closing' | 'begins to close' | 'grows' | 'straight on' | 'straight';
 
 /**
  * The rounds most likely to come next, the likeliest first: the growth or shrinking of the last change goes on, a plain
@@ -24,7 +28,7 @@ export function nextRounds({ part, rounds }: PartCount, style: PrintStyle): Next
   const works = worksOf(part.lines.at(-1)?.items ?? []);
   const writing: Writing = { stitch: works.stitch, school: works.school };
   const offers: NextRound[] = [];
-  const offer = (makes: number, why: string): void => {
+  const offer = (makes: number, why: Onward): void => {
     if (makes < 1 || makes > 2 * last.makes || 2 * makes < last.makes || offers.some((each) => each.makes === makes)) return;
     const worked = writeSpread(spread(last.makes, makes, leadLike(last, makes)), { ...style, across: word === 'row' }, writing);
     offers.push({ text: `${label}: ${goingOn(last.way, worked, style)} (${makes})`, makes, why });
@@ -39,10 +43,10 @@ export function nextRounds({ part, rounds }: PartCount, style: PrintStyle): Next
   if (rounds.length === 1 && last.way !== 'turned')
     offer(2 * last.makes <= 16 ? 2 * last.makes : last.makes + 6, 'grows from the start');
   if (change !== 0 && (!resting || alternates)) offer(last.makes + change, change > 0 ? 'goes on growing' : 'goes on closing');
-  offer(last.makes, resting ? 'goes on straight' : 'straight');
+  offer(last.makes, resting ? 'straight on' : 'straight');
   if (change > 0) offer(last.makes - change, 'begins to close');
   else if (change < 0) offer(last.makes + change, 'goes on closing');
-  if (change <= 0 && !closing) offer(last.makes + 6, 'grows by six');
+  if (change <= 0 && !closing) offer(last.makes + 6, 'grows');
   return offers;
 }
 

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import { yarnWeight, type YarnWeightNumber } from '../gauge/index.js';
 
 /** A yarn the maker owns. */
@@ -27,8 +28,8 @@ export interface Holding {
 }
 
 /** The share by which yarns of one weight differ in metres to 100 g (from memory); a band is taken at its word, nearly. */
-const USUAL_SPREAD = 0.2;
-const BAND_SPREAD = 0.03;
+const USUAL_SPREAD = constant('spread of a usual yarn');
+const BAND_SPREAD = constant('spread of a band');
 
 /** Grams in one mm of yarn, and how sure that is. Without a yarn, or without a band, as usual for the weight. */
 export function fineness(yarn: Yarn | null, weight: YarnWeightNumber): { readonly gramsPerMm: number; readonly spread: number } {

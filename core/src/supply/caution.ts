@@ -1,7 +1,8 @@
+import { constant } from '../constants/index.js';
 import type { Thing } from '../notation/index.js';
 
 /** Diameter of the cylinder that a part must not fit into for a child under three, mm (16 CFR 1501, ISO 8124-1, recalled). */
-export const SMALL_PARTS_MM = 31.7;
+export const SMALL_PARTS_MM = constant('small parts');
 
 /** Where in the work something can hurt someone. */
 export type Risk = 'eyes' | 'small parts' | 'magnet' | 'cord' | 'closing' | 'glue' | 'hands' | 'giving';

@@ -1,11 +1,12 @@
+import { constant } from '../constants/index.js';
 import { ringRadius } from '../shape/index.js';
 
 /** Diameters safety eyes are sold in, mm (common practice). */
 export const EYE_SIZES: readonly number[] = [4, 5, 6, 7, 8, 9, 10, 12, 14, 15, 16, 18, 20, 24, 30, 40];
 
 /** Eye diameter over the head's, and the share of the round the eyes are apart (common practice). */
-export const EYE_OVER_HEAD = [0.15, 0.27] as const;
-export const EYES_APART = [1 / 6, 1 / 4] as const;
+export const EYE_OVER_HEAD = [constant('small eye'), constant('large eye')] as const;
+export const EYES_APART = [constant('eyes near'), constant('eyes far')] as const;
 
 /** Where a pattern sets the eyes. */
 export interface EyePlace {

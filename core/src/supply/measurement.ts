@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import type { Firmness } from '../notation/index.js';
 import {
   believe,
@@ -83,11 +84,11 @@ export function handGauge(tools: YarnAndHook, hand: Hand | null, measurements: r
 }
 
 /** A kitchen scale is out by half a gram, a piece by a few percent (our own estimate). */
-const SCALE_OUT_G = 0.5;
-const PIECE_SPREAD = 0.03;
+const SCALE_OUT_G = constant('scale out');
+const PIECE_SPREAD = constant('spread of a weighed piece');
 
 /** The share of its yarn that goes up in a single crochet: two heights beside three widths and a turn round the strand. */
-const UPWARD = 0.3;
+const UPWARD = constant('share of yarn that goes up');
 
 /**
  * The maker's own factor on yarn lengths, from parts that were weighed. It stands for the stitch and the model together, as

@@ -1,3 +1,4 @@
+import { constant } from '../constants/index.js';
 import type { Fabric } from '../fabric/index.js';
 import { actionYarn, type StitchSize } from '../gauge/index.js';
 import type { Position } from '../making/index.js';
@@ -9,10 +10,10 @@ export interface PieceYarn {
 }
 
 /** Ends of yarn that are no stitches, mm: about 15 cm are left at a start, a close and either side of a change of colour (common practice). */
-export const TAIL_MM = 150;
+export const TAIL_MM = constant('tail');
 
 /** Rounds over which a colour that comes again is carried inside and not cut (common practice: stripes of up to four). */
-const CARRIED_ROUNDS = 4;
+const CARRIED_ROUNDS = constant('carried rounds');
 
 /**
  * Yarn of a piece. A colour that comes again soon is carried up inside: it takes the way it is carried, and no tails.

@@ -1,12 +1,21 @@
+import { constant } from '../constants/index.js';
 import type { Firmness } from '../notation/index.js';
 import { believe, madeWith, type Belief, type Prior, type YarnAndHook } from '../gauge/index.js';
 import type { Measurement } from './measurement.js';
 
 /** Grams of fibre filling in a cm³ (from memory, give or take a third; filling differs, and so do hands). */
-export const FILLING: Readonly<Record<Firmness, number>> = { soft: 0.025, medium: 0.04, firm: 0.055 };
-const FILLING_PRIOR: Prior = { factor: 1, spread: 0.33, transfer: 0.1 };
-const SCALE_OUT_G = 0.5;
-const PIECE_SPREAD = 0.08;
+export const FILLING: Readonly<Record<Firmness, number>> = {
+  soft: constant('soft filling'),
+  medium: constant('medium filling'),
+  firm: constant('firm filling'),
+};
+const FILLING_PRIOR: Prior = {
+  factor: 1,
+  spread: constant('spread of filling'),
+  transfer: constant('spread of filling between yarns'),
+};
+const SCALE_OUT_G = constant('scale out');
+const PIECE_SPREAD = constant('spread of a stuffed piece');
 
 /** The maker's own factor on stuffing, from pieces whose stuffing was weighed. */
 export function stuffingBelief(tools: YarnAndHook, measurements: readonly Measurement[]): Belief {

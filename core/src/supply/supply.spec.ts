@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf } from '../fabric/index.js';
-import { actionYarn, estimateStitch, stitchYarn, yarnWeight } from '../gauge/index.js';
+import { actionYarn, estimateStitch, modelSpread, stitchYarn, yarnWeight } from '../gauge/index.js';
 import { START, type Position } from '../making/index.js';
 import { read } from '../notation/index.js';
 import {
@@ -154,9 +154,9 @@ describe('yarn a make takes', () => {
       return { before: demands[0]!, after: supplyOf({ ...before, measurements: [weighed] }) };
     };
     const large = weigh('R1: 24 sc in ring (24)\nR2–R60: sc around (24)', 1.2);
-    // Inverse variance by hand: the model stands at 15 %, the stitch at 10 % across and three tenths of 9 % up, the weighing at
+    // Inverse variance by hand: the model stands at 15 %, the stitch at 10 % across beside the model's own, and three tenths of 9 % up, the weighing at
     // 3 % and half a gram. What is left is the weighing: the stitch is not counted again.
-    const before = 0.15 ** 2 + 0.1 ** 2 + (0.3 * 0.09) ** 2;
+    const before = 0.15 ** 2 + 0.1 ** 2 + modelSpread(TOOLS.yarnWeight, TOOLS.hookMm) ** 2 + (0.3 * 0.09) ** 2;
     const grams = (1.2 * large.before.portions[0]!.onePiece) / 1_000 / 2;
     const weights = [1 / before, 1 / (0.03 ** 2 + (0.5 / grams) ** 2)] as const;
     const factor = 1.2 ** (weights[1] / (weights[0] + weights[1]));

@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { HOOKS, INCH, stuffedHooks, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
+import { HOOKS, stuffedHooks, yarnWeight, type YarnWeightNumber } from '@lemniscus/core/gauge';
+import { INCH } from '@lemniscus/core/notation';
 import { handGauge } from '@lemniscus/core/supply';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';

@@ -1,6 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
 import { Silhouette } from '../drawing/silhouette';
-import { INCH, type Units } from '@lemniscus/core/gauge';
+import type { Units } from '@lemniscus/core/gauge';
+import { INCH } from '@lemniscus/core/notation';
 import type { MadePart } from '../data/follows/made-part';
 
 /** A coin of a usual size to measure by eye, mm across. */

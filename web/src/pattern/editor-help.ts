@@ -47,7 +47,12 @@ function complete(source: HelpSource): (context: CompletionContext) => Completio
     if (/^(?:R|Row|Rnd)?\s?\d*:?\s?$/i.test(before)) {
       const options = source
         .nextRounds(line.from)
-        .map(({ text, why }, i): Completion => ({ label: text, detail: why, boost: -i, apply: text }));
+        .map(({ text, why }, i): Completion => ({
+          label: text,
+          detail: why === 'straight on' ? 'goes on straight' : why,
+          boost: -i,
+          apply: text,
+        }));
       if (options.length === 0 || (before === '' && !context.explicit && line.text !== '')) return null;
       return { from: line.from, options, filter: false };
     }

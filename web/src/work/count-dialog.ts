@@ -1,7 +1,8 @@
 import { Component, computed, inject, output, signal } from '@angular/core';
 import type { Fabric } from '@lemniscus/core/fabric';
-import { actionsOf, causesOf, gapsToRead, waysOut, writtenRound, type Cause } from '@lemniscus/core/making';
+import { actionsOf, causesOf, waysOut, wayWords, writtenRound, type Cause } from '@lemniscus/core/making';
 import { counted } from '@lemniscus/core/notation';
+import { plainRuns } from '@lemniscus/core/spacing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
 import { CurrentMake } from '../data/open/current-make';
@@ -26,6 +27,7 @@ export class CountDialog {
   private readonly pace = inject(Pace);
   protected readonly hook = inject(AtHook);
   protected readonly counted = counted;
+  protected readonly wayWords = wayWords;
 
   /** The round that is counted, whatever is done while the dialog is open. */
   private readonly round = this.hook.roundToCount();
@@ -52,7 +54,7 @@ export class CountDialog {
   /** What should be read off the work between the changes. */
   protected readonly gaps = computed(() => {
     const fabric = this.hook.fabric();
-    const gaps = fabric ? gapsToRead(fabric, this.round) : [];
+    const gaps = fabric ? plainRuns(fabric, this.round) : [];
     return fabric && gaps.length > 1 ? { between: changesIn(fabric, this.round), words: gaps.join(' · ') } : null;
   });
 

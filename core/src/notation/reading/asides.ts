@@ -1,3 +1,4 @@
+import { MM_IN } from '../length-units.js';
 import { colourLength, isColourCode } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import { numberOf, type Token } from '../tokens.js';
@@ -18,7 +19,6 @@ import {
 } from './state.js';
 import { whereAt } from './where.js';
 
-const MM_IN: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4, '”': 25.4 };
 const NO_COLOUR: ReadonlySet<string> = new Set(
   'yarn the new colour color to back a an your of in on strand strands it this both hook main piece needle tail st sts stitch stitches round row same first next last rs ws right side facing'.split(
     ' ',

@@ -1,0 +1,1 @@
+export { constant, CONSTANTS, type Constant, type ConstantName, type Source } from './table.js';
