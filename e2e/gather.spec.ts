@@ -126,7 +126,7 @@ test('a swatch changes every number, and leaving it out brings them back', async
   await page.locator('#swatch-width').fill('130');
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.locator('lem-in-hand')).toContainText('Measured once with this yarn and hook');
-  await expect(page.locator('lem-in-hand')).toContainText('One stitch is 6.4 mm wide');
+  await expect(page.locator('lem-in-hand')).toContainText('One stitch is 6.5 mm wide');
   await expect.poll(stuffing).toBeGreaterThan(stuffingBefore * 1.5);
   await view(page, 'Yarn').click();
   await expect(amount).not.toHaveText(yarnBefore);
@@ -136,7 +136,7 @@ test('a swatch changes every number, and leaving it out brings them back', async
   await test.step('it holds for other makes with the same yarn and hook', async () => {
     await expectAllSent(page);
     await toGather(page, app, 'Seal pup');
-    await expect(page.locator('lem-in-hand')).toContainText('One stitch is 6.4 mm wide');
+    await expect(page.locator('lem-in-hand')).toContainText('One stitch is 6.5 mm wide');
   });
   await page.getByRole('button', { name: 'Measure a swatch or a part' }).click();
   await page.getByRole('button', { name: /^Leave out Medium, 3.5 mm: 20 stitches in 130 mm/ }).click();
