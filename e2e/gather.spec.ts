@@ -15,11 +15,10 @@ async function toGather(page: Page, app: App, title: string, name?: string): Pro
 
 /** Chooses from a list that opens. */
 async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page
-    .locator('lem-select')
-    .filter({ has: page.getByLabel(label, { exact: true }) })
-    .click();
+  const select = page.locator('lem-select').filter({ has: page.getByLabel(label, { exact: true }) });
+  await select.click();
   await page.locator('.ant-select-item-option').filter({ hasText: option }).click();
+  await expect(select).toContainText(option);
 }
 
 async function putYarn(page: Page, words: Record<string, string>): Promise<void> {
