@@ -55,8 +55,10 @@ export const Event = z.discriminatedUnion('kind', [
 /** Most events sent at once. */
 export const EVENT_BATCH = 1_000;
 
-export const EventBatch = z.object({ events: z.array(Event).max(EVENT_BATCH, `Send at most ${EVENT_BATCH} events at once.`) });
-export type EventBatch = z.infer<typeof EventBatch>;
+/** Each is looked at on its own (`Event`), so that a bad one takes no other along. */
+export const EventBatch = z.object({
+  events: z.array(z.unknown()).max(EVENT_BATCH, `Send at most ${EVENT_BATCH} events at once.`),
+});
 
 /** Events in the order they arrived. `last` is the cursor to ask on from. */
 export const EventPage = z.object({ events: z.array(Event), last: z.int().min(0) });

@@ -7,4 +7,5 @@ export { HookMm, Make, MakeChange, MakeId, NewMake, PatternText, PiecesSaid, She
 export { PatternDocument, patternSchema } from './pattern-document.js';
 export { Revision, RevisionText } from './revision.js';
 export { KeptMeasurement, Measurement, MeasurementBatch } from './measurement.js';
-export { KeptYarn, Yarn, YarnBatch, YarnUse } from './yarn.js';
+export { sortOut, Taken } from './refused.js';
+export { KeptYarn, ListedYarn, Yarn, YarnBatch, YarnUse } from './yarn.js';

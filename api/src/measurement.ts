@@ -48,6 +48,7 @@ export type Measurement = z.infer<typeof Measurement>;
 export const KeptMeasurement = z.object({ measurement: Measurement, changedAt: Time, removed: z.boolean() });
 export type KeptMeasurement = z.infer<typeof KeptMeasurement>;
 
+/** Each is looked at on its own (`KeptMeasurement`). */
 export const MeasurementBatch = z.object({
-  measurements: z.array(KeptMeasurement).max(1_000, 'Send at most 1000 measurements at once.'),
+  measurements: z.array(z.unknown()).max(1_000, 'Send at most 1000 measurements at once.'),
 });

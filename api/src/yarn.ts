@@ -31,8 +31,13 @@ const kept = { changedAt: Time, removed: z.boolean() };
 export const KeptYarn = Yarn.extend(kept);
 export type KeptYarn = z.infer<typeof KeptYarn>;
 
+/** A yarn with the time of its last change, as the list tells it: who changes it goes one past that. */
+export const ListedYarn = Yarn.extend({ changedAt: Time });
+export type ListedYarn = z.infer<typeof ListedYarn>;
+
+/** Each is looked at on its own (`KeptYarn`). */
 export const YarnBatch = z.object({
-  yarns: z.array(KeptYarn).max(YARN_BOUNDS.rows, `Send at most ${YARN_BOUNDS.rows} yarns at once.`),
+  yarns: z.array(z.unknown()).max(YARN_BOUNDS.rows, `Send at most ${YARN_BOUNDS.rows} yarns at once.`),
 });
 
 /** Where the pieces of a make were when a yarn it uses was last weighed: what was worked since came off that weight. */

@@ -49,6 +49,9 @@ describe('makes', () => {
       status: 409,
       body: { error: { code: 'conflict', field: 'version' } },
     });
+    // Of two changes of one version at a time, one is refused.
+    const both = await Promise.all([5, 6].map((hookMm) => ask('PATCH', `/${MAKE.id}`, { version: 2, hookMm })));
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
     expect((await ask('DELETE', `/${MAKE.id}`)).status).toBe(204);
     expect((await ask('GET', '')).body).toEqual([]);
     expect((await ask('GET', `/${MAKE.id}`)).status).toBe(404);
@@ -80,8 +83,8 @@ describe('events', () => {
   it('are committed before the answer, kept once, and there again after a restart', async () => {
     await ask('POST', '', MAKE);
     const events = [reached(1, 1), reached(2, 2), reached(3, 3)];
-    expect((await ask('POST', `/${MAKE.id}/events`, { events: events.slice(0, 2) })).status).toBe(204);
-    expect((await ask('POST', `/${MAKE.id}/events`, { events })).status).toBe(204);
+    expect((await ask('POST', `/${MAKE.id}/events`, { events: events.slice(0, 2) })).body).toEqual({ refused: [] });
+    expect((await ask('POST', `/${MAKE.id}/events`, { events })).body).toEqual({ refused: [] });
     await ask('POST', `/${MAKE.id}/events`, {
       events: [{ id: uuid(4), piece: 'float/1', at: 2_000, kind: 'undone', event: uuid(3) }],
     });
@@ -93,7 +96,7 @@ describe('events', () => {
     expect((await ask('GET', '')).body).toMatchObject([{ said: { 'float/1': [events[1]] } }]);
   });
 
-  it('come in pages, and refuse what is no event by its place', async () => {
+  it('come in pages, and what is no event is refused alone', async () => {
     await ask('POST', '', MAKE);
     for (let batch = 0; batch < 3; batch++) {
       const events = Array.from({ length: 700 }, (_, i) => reached(batch * 700 + i + 1, 1));
@@ -102,7 +105,9 @@ describe('events', () => {
     const first = (await ask('GET', `/${MAKE.id}/events`)).body as { events: unknown[]; last: number };
     expect(first.events).toHaveLength(1_000);
     const answer = await ask('POST', `/${MAKE.id}/events`, { events: [reached(9_000, 1), { ...reached(9_001, -1) }] });
-    expect(answer).toMatchObject({ status: 400, body: { error: { field: 'events.1.action' } } });
+    expect(answer).toMatchObject({ status: 200, body: { refused: [{ index: 1, message: /^action: / }] } });
+    const after = (await ask('GET', `/${MAKE.id}/events?after=2100`)).body as { events: { id: string }[] };
+    expect(after.events.map(({ id }) => id)).toEqual([uuid(9_000)]);
     expect((await ask('POST', `/${uuid(5)}/events`, { events: [reached(9_500, 1)] })).status).toBe(404);
   });
 });

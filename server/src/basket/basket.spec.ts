@@ -38,7 +38,7 @@ describe('the basket', () => {
       [late, early],
       [late, late],
     ]) {
-      for (const each of order) expect((await put(each)).status).toBe(204);
+      for (const each of order) expect((await put(each)).body).toEqual({ refused: [] });
       expect(await list()).toMatchObject([{ id: uuid(1), grams: 30 }]);
     }
     await put(yarn(1, { removed: true, changedAt: 3_000 }));
@@ -48,13 +48,10 @@ describe('the basket', () => {
     expect(await list()).toMatchObject([{ grams: 12 }]);
   });
 
-  it('takes all of a file or nothing of it, and names the field', async () => {
+  it('refuses a bad yarn alone, and names the field', async () => {
     const answer = await put(yarn(1), yarn(2, { grams: -1 }), yarn(3));
-    expect(answer).toMatchObject({
-      status: 400,
-      body: { error: { field: 'yarns.1.grams', message: 'yarns.1.grams: Grams: at least 0.' } },
-    });
-    expect(await list()).toEqual([]);
+    expect(answer.body).toEqual({ refused: [{ index: 1, message: 'grams: Grams: at least 0.' }] });
+    expect(await list()).toMatchObject([{ id: uuid(1), changedAt: 1_000 }, { id: uuid(3) }]);
     for (const wrong of [
       { metresPer100g: 0 },
       { yarnWeight: 8 },
@@ -63,8 +60,8 @@ describe('the basket', () => {
       { price: -1 },
       { ballGrams: 1e9 },
     ])
-      expect((await put(yarn(1, wrong))).status).toBe(400);
-    expect((await put(...Array.from({ length: 400 }, (_, n) => yarn(n)))).status).toBe(204);
+      expect((await put(yarn(1, wrong))).body).toMatchObject({ refused: [{ index: 0 }] });
+    expect((await put(...Array.from({ length: 400 }, (_, n) => yarn(n)))).body).toEqual({ refused: [] });
     expect(await list()).toHaveLength(400);
   });
 
@@ -123,13 +120,16 @@ describe('measurements', () => {
       metresPer100g: 190,
       runs: { across: 500, up: 300, fixed: 900 },
     };
-    for (const each of [swatch, weight, swatch]) expect((await keep(each)).status).toBe(204);
+    for (const each of [swatch, weight, swatch]) expect((await keep(each)).body).toEqual({ refused: [] });
     await serving.stop();
     await serving.start();
-    expect((await serving.ask('GET', '/measurements')).body).toEqual([weight, swatch]);
+    expect((await serving.ask('GET', '/measurements')).body).toMatchObject([
+      { measurement: weight },
+      { measurement: swatch, changedAt: 1 },
+    ]);
     await keep(swatch, 2, true);
     await keep(swatch, 1);
-    expect((await serving.ask('GET', '/measurements')).body).toEqual([weight]);
+    expect((await serving.ask('GET', '/measurements')).body).toMatchObject([{ measurement: weight }]);
   });
 
   it.each([
@@ -138,5 +138,5 @@ describe('measurements', () => {
     [{ ...swatch, widthMm: -4 }],
     [{ ...swatch, hookMm: 0.1 }],
     [{ ...swatch, hookMm: 500 }],
-  ])('refuse %j', async (bad) => expect((await keep(bad)).status).toBe(400));
+  ])('refuse %j', async (bad) => expect((await keep(bad)).body).toMatchObject({ refused: [{ index: 0 }] }));
 });

@@ -1,4 +1,4 @@
-import { YarnBatch } from '@lemniscus/api';
+import { KeptYarn, sortOut, YarnBatch, type Taken } from '@lemniscus/api';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
@@ -10,8 +10,9 @@ export function yarnRoutes(database: Database): Router {
     response.json(await listYarns(database.em.fork()));
   });
   routes.put('/', async (request, response) => {
-    await keepYarns(database.em.fork(), parse(YarnBatch, request.body).yarns);
-    response.status(204).end();
+    const { good, refused } = sortOut(KeptYarn, parse(YarnBatch, request.body).yarns);
+    await keepYarns(database.em.fork(), good);
+    response.json({ refused } satisfies Taken);
   });
   return routes;
 }

@@ -1,11 +1,11 @@
-import { Yarn, type KeptYarn } from '@lemniscus/api';
+import { ListedYarn, type KeptYarn } from '@lemniscus/api';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { YarnEntity } from '../database/yarn.entity.js';
 
 /** The yarns in the basket, by name. */
-export async function listYarns(em: EntityManager): Promise<Yarn[]> {
+export async function listYarns(em: EntityManager): Promise<ListedYarn[]> {
   const rows = await em.find(YarnEntity, { removed: false }, { orderBy: { name: 'asc', colour: 'asc', id: 'asc' } });
-  return rows.map((row) => Yarn.parse(row));
+  return rows.map((row) => ListedYarn.parse(row));
 }
 
 /** Stores all of the yarns or none. Of two changes to one yarn the later wins, whichever arrives first. */

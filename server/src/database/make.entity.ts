@@ -15,6 +15,8 @@ export const MakeEntity = defineEntity({
     version: p.integer(),
     createdAt: p.integer(),
     updatedAt: p.integer(),
+    /** When its text was saved last. */
+    textSavedAt: p.integer(),
     /** When it was taken off the shelf; null while it stands there. Nothing is deleted. */
     removedAt: p.integer().nullable(),
   }),

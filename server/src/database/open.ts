@@ -6,6 +6,7 @@ import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
 import { MeasurementEntity } from './measurement.entity.js';
 import { RevisionEntity } from './revision.entity.js';
+import { ShelfPlaceEntity } from './shelf-place.entity.js';
 import { YarnEntity } from './yarn.entity.js';
 import { MIGRATIONS } from './migrations/index.js';
 
@@ -25,7 +26,7 @@ function connect(path: string) {
   return MikroORM.init(
     defineConfig({
       dbName: path,
-      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity],
+      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity, ShelfPlaceEntity],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
       discovery: { disableDynamicFileAccess: true },

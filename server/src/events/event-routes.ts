@@ -1,4 +1,4 @@
-import { EventBatch, MakeId } from '@lemniscus/api';
+import { Event, EventBatch, MakeId, sortOut, type Taken } from '@lemniscus/api';
 import { Router } from 'express';
 import * as z from 'zod';
 import type { Database } from '../database/open.js';
@@ -24,9 +24,10 @@ export function eventRoutes(database: Database, live: LiveMakes): Router {
     const em = database.em.fork();
     const { events } = parse(EventBatch, request.body);
     const make = parse(MakeId, request.params.id);
-    const added = await appendEvents(em, make, events);
+    const { good, refused } = sortOut(Event, events);
+    const added = await appendEvents(em, make, good);
     if (added) live.tell(make, 'events', added.events.length <= MOST_TOLD ? added : null);
-    response.status(204).end();
+    response.json({ refused } satisfies Taken);
   });
   routes.get<'/live', { id: string }>('/live', async (request, response) => {
     const make = await findMake(database.em.fork(), parse(MakeId, request.params.id));

@@ -92,6 +92,29 @@ export async function eventsAfter(em: EntityManager, make: string, after: number
   return { events: rows.map(toEvent), last: rows[rows.length - 1]?.sequence ?? after };
 }
 
+/** What was added to a make since an event of it, in order, with the `sequence` of the last. */
+export interface Since {
+  readonly events: MakerEvent[];
+  readonly last: number;
+}
+
+/** What was added to each make after its cursor; makes to which nothing was added are not in it. */
+export async function eventsSince(em: EntityManager, cursors: ReadonlyMap<string, number>): Promise<Map<string, Since>> {
+  const rows = await em.getConnection().execute<StoredEvent[]>(
+    `select event.* from json_each(?) as cursor
+       join event on event.make_id = cursor.key and event.sequence > cursor.value order by event.sequence`,
+    [JSON.stringify(Object.fromEntries(cursors))],
+  );
+  const since = new Map<string, { events: MakerEvent[]; last: number }>();
+  for (const row of rows) {
+    const own = since.get(row.make_id) ?? { events: [], last: 0 };
+    own.events.push(toEvent(row));
+    own.last = row.sequence;
+    since.set(row.make_id, own);
+  }
+  return since;
+}
+
 /** The logs of several makes, by make id. */
 export async function logsOf(em: EntityManager, makes: readonly string[]): Promise<Map<string, Log>> {
   const byMake = new Map<string, MakerEvent[]>();

@@ -1,17 +1,51 @@
 import type { PiecesSaid, ShelvedMake } from '@lemniscus/api';
-import { decisiveEvents, lastReached, standingEvents, withNewNames, type Log } from '@lemniscus/core/making';
+import { decisiveEvents, EMPTY_LOG, lastReached, record, standingEvents, withNewNames, type Log } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
-import { logsOf } from '../events/event-store.js';
+import { ShelfPlaceEntity, type ShelfPlaceRow } from '../database/shelf-place.entity.js';
+import { eventsSince, logsOf, type Since } from '../events/event-store.js';
 import { listMakes } from '../makes/make-store.js';
 
 /** Makes on the shelf, the one touched last first, with where each begun piece is. */
 export async function shelvedMakes(em: EntityManager): Promise<ShelvedMake[]> {
   const makes = await listMakes(em);
-  const logs = await logsOf(
+  const said = await placesOf(
     em,
     makes.map(({ id }) => id),
   );
-  return makes.map((make) => ({ ...make, said: piecesSaid(logs.get(make.id)) }));
+  return makes.map((make) => ({ ...make, said: said.get(make.id) ?? {} }));
+}
+
+/**
+ * Where the pieces of makes are. What was folded before is kept, so that only what came since is looked at: a long log is
+ * folded once, not at every visit.
+ */
+async function placesOf(em: EntityManager, makes: readonly string[]): Promise<Map<string, PiecesSaid>> {
+  const kept = new Map((await em.find(ShelfPlaceEntity, { makeId: [...makes] })).map((row) => [row.makeId, row]));
+  const since = await eventsSince(em, new Map(makes.map((make) => [make, kept.get(make)?.upTo ?? 0])));
+  const again = [...since].filter(([make, news]) => !goesOn(kept.get(make)?.said ?? {}, news)).map(([make]) => make);
+  const whole = await logsOf(em, again);
+  const said = new Map(makes.map((make) => [make, kept.get(make)?.said ?? {}]));
+  for (const [make, { events, last }] of since) {
+    const log = whole.get(make) ?? record(record(EMPTY_LOG, Object.values(said.get(make)!).flat()), events);
+    keepPlace(em, kept.get(make), make, last, piecesSaid(log));
+    said.set(make, piecesSaid(log));
+  }
+  await em.flush();
+  return said;
+}
+
+/** Whether events only go on from what was folded: places in lines that are in it. Anything else needs the whole log. */
+function goesOn(said: PiecesSaid, { events }: Since): boolean {
+  return events.every((event) => {
+    const own = said[event.piece];
+    if (event.kind !== 'reached' || !own) return false;
+    return event.follows === undefined || own.some(({ id }) => id === event.follows);
+  });
+}
+
+function keepPlace(em: EntityManager, row: ShelfPlaceRow | undefined, makeId: string, upTo: number, said: PiecesSaid): void {
+  if (row) em.assign(row, { upTo, said });
+  else em.create(ShelfPlaceEntity, { makeId, upTo, said });
 }
 
 /** What of a log says where each begun piece is. */

@@ -1,6 +1,7 @@
 import { Kit, type Make, type MakeChange, type NewMake } from '@lemniscus/api';
 import { titleOf as titleIn } from '@lemniscus/core/notation';
 import { EMPTY_KIT } from '@lemniscus/core/supply';
+import type { EntityData } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { Problem } from '../http/problem.js';
@@ -55,6 +56,7 @@ export async function addMake(em: EntityManager, make: NewMake, now: number, kit
     version: 1,
     createdAt: now,
     updatedAt: now,
+    textSavedAt: now,
     removedAt: null,
   });
   await em.flush();
@@ -63,21 +65,31 @@ export async function addMake(em: EntityManager, make: NewMake, now: number, kit
 
 /** @throws Problem `not-found`, or `conflict` when the change was made to another version than the stored one */
 export async function changeMake(em: EntityManager, id: string, { version, ...change }: MakeChange, now: number): Promise<Make> {
-  const row = await findMake(em, id);
-  if (row.version !== version)
-    throw new Problem('conflict', 'This make was changed in another window since. Look at both before you save.', 'version');
-  if (change.text !== undefined) {
-    await keepRevision(em, row, change.text, now);
-    row.text = change.text;
-    row.title = titleOf(change.text);
-  }
-  if (change.yarnWeight !== undefined) row.yarnWeight = change.yarnWeight;
-  if (change.hookMm !== undefined) row.hookMm = change.hookMm;
-  if (change.kit !== undefined) row.kit = change.kit;
-  row.version += 1;
-  row.updatedAt = now;
-  await em.flush();
-  return toMake(row);
+  await em.transactional(async (within) => {
+    const { text } = change;
+    const before = text === undefined ? null : await within.findOne(MakeEntity, { id }, { disableIdentityMap: true });
+    // The check of the version and the write are one statement: of two at a time one is refused.
+    const changed = await within.nativeUpdate(
+      MakeEntity,
+      { id, version, removedAt: null },
+      { ...written(change, now), version: version + 1, updatedAt: now },
+    );
+    if (changed === 0) {
+      await findMake(within, id);
+      throw new Problem('conflict', 'This make was changed in another window since. Look at both before you save.', 'version');
+    }
+    if (before && text !== undefined) await keepRevision(within, before, text, now);
+  });
+  return toMake(await findMake(em.fork(), id));
+}
+
+function written({ text, yarnWeight, hookMm, kit }: Omit<MakeChange, 'version'>, now: number): EntityData<MakeRow> {
+  return {
+    ...(text === undefined ? {} : { text, title: titleOf(text), textSavedAt: now }),
+    ...(yarnWeight === undefined ? {} : { yarnWeight }),
+    ...(hookMm === undefined ? {} : { hookMm }),
+    ...(kit === undefined ? {} : { kit }),
+  };
 }
 
 /** Takes a make off the shelf. It is kept and can be put back. */

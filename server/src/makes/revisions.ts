@@ -1,6 +1,6 @@
 import type { Revision } from '@lemniscus/api';
 import type { EntityManager } from '@mikro-orm/libsql';
-import type { MakeRow } from '../database/make.entity.js';
+import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { RevisionEntity } from '../database/revision.entity.js';
 import { Problem } from '../http/problem.js';
 
@@ -9,13 +9,20 @@ const ONE_GO_MS = 60_000;
 /** Most earlier texts of one make; the oldest go first. */
 const KEPT = 200;
 
+type Earlier = Pick<MakeRow, 'id' | 'text' | 'version' | 'textSavedAt'>;
+
 /** Keeps the text a make has now, before `next` takes its place: once a go, and whenever half of it or more would go. */
-export async function keepRevision(em: EntityManager, make: MakeRow, next: string, now: number): Promise<void> {
+export async function keepRevision(em: EntityManager, make: Earlier, next: string, now: number): Promise<void> {
   if (next === make.text || make.text === '') return;
   const latest = await em.findOne(RevisionEntity, { make: make.id }, { orderBy: { version: 'desc' } });
-  const sameGo = latest !== null && now - make.updatedAt < ONE_GO_MS;
+  const sameGo = latest !== null && now - make.textSavedAt < ONE_GO_MS;
   if (sameGo && next.length * 2 > make.text.length) return;
-  em.create(RevisionEntity, { make, version: make.version, text: make.text, savedAt: make.updatedAt });
+  em.create(RevisionEntity, {
+    make: em.getReference(MakeEntity, make.id),
+    version: make.version,
+    text: make.text,
+    savedAt: make.textSavedAt,
+  });
   const old = await em.find(
     RevisionEntity,
     { make: make.id },

@@ -1,4 +1,4 @@
-import { MeasurementBatch } from '@lemniscus/api';
+import { KeptMeasurement, MeasurementBatch, sortOut, type Taken } from '@lemniscus/api';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
@@ -10,8 +10,9 @@ export function measurementRoutes(database: Database): Router {
     response.json(await listMeasurements(database.em.fork()));
   });
   routes.put('/', async (request, response) => {
-    await keepMeasurements(database.em.fork(), parse(MeasurementBatch, request.body).measurements);
-    response.status(204).end();
+    const { good, refused } = sortOut(KeptMeasurement, parse(MeasurementBatch, request.body).measurements);
+    await keepMeasurements(database.em.fork(), good);
+    response.json({ refused } satisfies Taken);
   });
   return routes;
 }

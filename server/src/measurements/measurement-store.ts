@@ -1,11 +1,13 @@
-import type { KeptMeasurement, Measurement } from '@lemniscus/api';
+import type { KeptMeasurement } from '@lemniscus/api';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MeasurementEntity } from '../database/measurement.entity.js';
 
 /** Everything measured, the earliest first. */
-export async function listMeasurements(em: EntityManager): Promise<Measurement[]> {
+export async function listMeasurements(em: EntityManager): Promise<KeptMeasurement[]> {
   const rows = await em.find(MeasurementEntity, { removed: false });
-  return rows.map((row) => row.measurement).sort((a, b) => a.takenAt - b.takenAt || (a.id < b.id ? -1 : 1));
+  return rows
+    .map(({ measurement, changedAt, removed }) => ({ measurement, changedAt, removed }))
+    .sort(({ measurement: a }, { measurement: b }) => a.takenAt - b.takenAt || (a.id < b.id ? -1 : 1));
 }
 
 /** Stores all or none; of two changes to one the later wins, whichever arrives first. */

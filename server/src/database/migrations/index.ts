@@ -4,6 +4,7 @@ import { Revisions } from './0002-revisions.js';
 import { Basket } from './0003-basket.js';
 import { KindsOfEvents } from './0004-kinds-of-events.js';
 import { PlacesInLines } from './0005-places-in-lines.js';
+import { Shelf } from './0006-shelf.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -12,4 +13,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0003-basket', class: Basket },
   { name: '0004-kinds-of-events', class: KindsOfEvents },
   { name: '0005-places-in-lines', class: PlacesInLines },
+  { name: '0006-shelf', class: Shelf },
 ];
