@@ -255,11 +255,7 @@ test('the basket goes out and comes in as CSV: bad rows one by one, nothing half
     await putYarn(page, { Name: 'Storm', Colour: 'navy', 'Grams left': '20' });
     await expect(yarns.filter({ hasText: 'Storm' })).toBeVisible();
     await app.start();
-    await expect
-      .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('lemniscus.yarn.')).length), {
-        timeout: 40_000,
-      })
-      .toBe(0);
+    await expectAllSent(page);
     await page.reload();
     await expect(yarns.filter({ hasText: 'Storm' })).toBeVisible();
   });

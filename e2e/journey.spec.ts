@@ -149,7 +149,7 @@ test('the screen never waits for the server: steps taken while it is away are ke
   for (let i = 0; i < 5; i++) await page.keyboard.press('Space');
   await expectRound(page, 'Round 3 of 31');
   await expectCount(page, 7, 18);
-  await expect(page.getByRole('status')).toContainText('Server away: 6 steps kept here');
+  await expect(page.getByRole('status')).toContainText('Server away: 6 kept here');
   await app.start();
   await expectAllSent(page);
   await expect(page.getByText('Server away')).toBeHidden();

@@ -30,6 +30,12 @@ test.describe('with a server that goes away', () => {
     await expect(page.getByRole('heading', { name: 'New make' })).toBeVisible();
     await app.stop();
     await page.getByRole('link', { name: 'Back to the shelf' }).click();
+    // The shelf stands as it was heard of last; what this device never heard of says what to do.
+    await expect(page.getByRole('status')).toContainText('The server is away.');
+    await expect(page.getByRole('link', { name: 'Harbour puffin', exact: true })).toBeVisible();
+    await page.evaluate(() => indexedDB.deleteDatabase('lemniscus'));
+    await page.getByRole('link', { name: 'New make' }).click();
+    await page.getByRole('link', { name: 'Back to the shelf' }).click();
     await expect(page.getByRole('heading', { name: 'The server cannot be reached.' })).toBeVisible();
     await app.start();
     await page.getByRole('button', { name: 'Try again' }).click();

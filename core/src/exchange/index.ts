@@ -2,3 +2,4 @@ export { documentText, toDocument, type DocumentPart, type DocumentRound, type P
 export { BASKET_COLUMNS, basketFromCsv, basketToCsv, type BasketFile, type RowProblem, type YarnRow } from './basket-csv.js';
 export { listToCsv, listToMarkdown, listToText } from './needs-export.js';
 export { readScaleLine, type ScaleReading } from './scale-line.js';
+export { mergeTexts } from './merge-texts.js';

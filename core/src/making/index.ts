@@ -69,3 +69,4 @@ export {
   type RoundAction,
   type SlipKind,
 } from './work-round.js';
+export { piecesSaid } from './pieces-said.js';

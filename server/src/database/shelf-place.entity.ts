@@ -9,6 +9,8 @@ export const ShelfPlaceEntity = defineEntity({
     makeId: p.string().primary(),
     /** `sequence` of the last event in it. */
     upTo: p.integer(),
+    /** When the latest of them happened, by the makers' clocks: what comes late needs them all again. */
+    latest: p.integer(),
     said: p.json().$type<PiecesSaid>(),
   }),
 });

@@ -1,9 +1,8 @@
 import type { MakerEvent } from '@lemniscus/core/making';
-import { EMPTY_LOG, record } from '@lemniscus/core/making';
+import { EMPTY_LOG, piecesSaid, record } from '@lemniscus/core/making';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { MAKE, Serving, uuid } from '../test/serving.js';
-import { piecesSaid } from './shelf.js';
 
 const serving = new Serving();
 const PIECES = ['float/1', 'float/2'];
@@ -49,6 +48,6 @@ it('says of every make where its pieces are as its whole log does, however often
         }
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 60 },
   );
 }, 60_000);

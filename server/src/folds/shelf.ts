@@ -1,5 +1,5 @@
 import type { PiecesSaid, ShelvedMake } from '@lemniscus/api';
-import { decisiveEvents, EMPTY_LOG, lastReached, record, standingEvents, withNewNames, type Log } from '@lemniscus/core/making';
+import { EMPTY_LOG, piecesSaid, record } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { ShelfPlaceEntity, type ShelfPlaceRow } from '../database/shelf-place.entity.js';
 import { eventsSince, logsOf, type Since } from '../events/event-store.js';
@@ -22,36 +22,29 @@ export async function shelvedMakes(em: EntityManager): Promise<ShelvedMake[]> {
 async function placesOf(em: EntityManager, makes: readonly string[]): Promise<Map<string, PiecesSaid>> {
   const kept = new Map((await em.find(ShelfPlaceEntity, { makeId: [...makes] })).map((row) => [row.makeId, row]));
   const since = await eventsSince(em, new Map(makes.map((make) => [make, kept.get(make)?.upTo ?? 0])));
-  const again = [...since].filter(([make, news]) => !goesOn(kept.get(make)?.said ?? {}, news)).map(([make]) => make);
+  const again = [...since].filter(([make, news]) => !goesOn(kept.get(make), news)).map(([make]) => make);
   const whole = await logsOf(em, again);
   const said = new Map(makes.map((make) => [make, kept.get(make)?.said ?? {}]));
   for (const [make, { events, last }] of since) {
     const log = whole.get(make) ?? record(record(EMPTY_LOG, Object.values(said.get(make)!).flat()), events);
-    keepPlace(em, kept.get(make), make, last, piecesSaid(log));
+    const latest = events.reduce((most, { at }) => Math.max(most, at), kept.get(make)?.latest ?? 0);
+    keepPlace(em, kept.get(make), { makeId: make, upTo: last, latest, said: piecesSaid(log) });
     said.set(make, piecesSaid(log));
   }
   await em.flush();
   return said;
 }
 
-/** Whether events only go on from what was folded: places in lines that are in it. Anything else needs the whole log. */
-function goesOn(said: PiecesSaid, { events }: Since): boolean {
+/** Whether events only go on from what was folded: later places in lines that are in it. Anything else needs the whole log. */
+function goesOn(kept: ShelfPlaceRow | undefined, { events }: Since): boolean {
+  if (!kept || events.some(({ at }) => at <= kept.latest)) return false;
   return events.every((event) => {
-    const own = said[event.piece];
-    if (event.kind !== 'reached' || !own) return false;
-    return event.follows === undefined || own.some(({ id }) => id === event.follows);
+    const own = kept.said[event.piece];
+    return event.kind === 'reached' && own?.some(({ id }) => id === event.follows) === true;
   });
 }
 
-function keepPlace(em: EntityManager, row: ShelfPlaceRow | undefined, makeId: string, upTo: number, said: PiecesSaid): void {
-  if (row) em.assign(row, { upTo, said });
-  else em.create(ShelfPlaceEntity, { makeId, upTo, said });
-}
-
-/** What of a log says where each begun piece is. */
-export function piecesSaid(log: Log | undefined): PiecesSaid {
-  if (!log) return {};
-  const named = withNewNames(log);
-  const begun = [...named.keys()].map((piece) => [piece, standingEvents(named, piece)] as const);
-  return Object.fromEntries(begun.filter(([, said]) => lastReached(said)).map(([piece, said]) => [piece, decisiveEvents(said)]));
+function keepPlace(em: EntityManager, row: ShelfPlaceRow | undefined, place: ShelfPlaceRow): void {
+  if (row) em.assign(row, place);
+  else em.create(ShelfPlaceEntity, place);
 }

@@ -1,10 +1,9 @@
 import type { YarnUse } from '@lemniscus/api';
-import { EMPTY_LOG, logUntil } from '@lemniscus/core/making';
+import { EMPTY_LOG, logUntil, piecesSaid } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { listYarns } from '../basket/yarn-store.js';
 import { logsOf } from '../events/event-store.js';
 import { listKits } from '../makes/make-store.js';
-import { piecesSaid } from './shelf.js';
 
 /** For every yarn and every make on the shelf that uses it, where the make's pieces were when the yarn was weighed. */
 export async function usesOfYarns(em: EntityManager): Promise<YarnUse[]> {

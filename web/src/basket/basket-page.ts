@@ -1,3 +1,4 @@
+import { SetAside } from '../controls/set-aside';
 import { Component, computed, inject, signal } from '@angular/core';
 import type { Yarn } from '@lemniscus/api';
 import { basketFromCsv, basketToCsv, type RowProblem } from '@lemniscus/core/exchange';
@@ -23,7 +24,7 @@ interface Undo {
 /** Every yarn the maker owns, what is left of each, and which makes need it. */
 @Component({
   selector: 'lem-basket-page',
-  imports: [EmptyState, Icon, NzButtonModule, PageHeader, YarnBall, YarnEditor],
+  imports: [EmptyState, Icon, NzButtonModule, PageHeader, YarnBall, YarnEditor, SetAside],
   templateUrl: './basket-page.html',
   styleUrl: './basket-page.css',
 })
@@ -100,6 +101,13 @@ export class BasketPage {
     input.value = '';
     if (!file) return;
     this.said.set('');
+    // Which rows are here already can only be told from the whole list.
+    if (!this.basket.loaded()) {
+      this.problems.set([
+        { line: 1, column: '', message: 'The basket is not here yet. Take the file in when the server is back.' },
+      ]);
+      return;
+    }
     if (file.size > FILE_MOST) {
       this.problems.set([
         { line: 1, column: '', message: `“${file.name}” is larger than ${FILE_MOST / 1_000_000} MB, the most that is read.` },
@@ -122,7 +130,7 @@ export class BasketPage {
       const yarn = {
         ...row,
         id: own?.id ?? crypto.randomUUID(),
-        weighedAt: own?.grams === row.grams ? own.weighedAt : Date.now(),
+        weighedAt: own?.grams === row.grams ? own.weighedAt : this.basket.now(),
       };
       if (own) before.push(own);
       else fresh.push(yarn);

@@ -78,7 +78,7 @@ export class YarnEditor {
   private finished(): unknown {
     const before = this.yarn();
     const draft = this.draft();
-    const weighedAt = before?.grams === draft.grams ? before.weighedAt : Date.now();
+    const weighedAt = before?.grams === draft.grams ? before.weighedAt : this.basket.now();
     return { ...draft, id: before?.id ?? crypto.randomUUID(), weighedAt };
   }
 }

@@ -67,6 +67,8 @@ export class NumberField {
   protected before: number | null = null;
   private readonly bounds = computed<NumberBounds>(() => ({ min: this.min(), max: this.max(), whole: this.whole() }));
 
+  /** The number that stands, or was told last: keys can be quicker than what is told comes back. */
+  private readonly told = linkedSignal<number | null>(() => this.value());
   /** What is being typed, until the number comes from elsewhere. */
   private readonly typed = linkedSignal<number | null, string | null>({
     source: this.value,
@@ -84,7 +86,9 @@ export class NumberField {
   protected type(text: string): void {
     this.typed.set(text);
     const meant = this.meant(text);
-    if (meant !== this.value()) this.changed.emit(meant);
+    if (meant === this.told()) return;
+    this.told.set(meant);
+    this.changed.emit(meant);
   }
 
   protected leave(): void {

@@ -95,7 +95,7 @@ export class YarnView {
   }
 
   protected weighed(yarn: Yarn, grams: number): void {
-    this.basket.put({ ...yarn, grams, weighedAt: Date.now() });
+    this.basket.put({ ...yarn, grams, weighedAt: this.basket.now() });
     this.weighing.set(null);
   }
 }

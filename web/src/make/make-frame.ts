@@ -1,23 +1,25 @@
-import { Component, computed, effect, inject, input } from '@angular/core';
+import { Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { Title } from '@angular/platform-browser';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { usHookName, yarnWeight } from '@lemniscus/core/gauge';
-import { counted } from '@lemniscus/core/notation';
 import { EmptyState } from '../controls/empty-state';
 import { PageHeader } from '../controls/page-header';
 import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { MakerLog } from '../data/open/maker-log';
 import { PiecePlans } from '../data/open/piece-plans';
+import { DeviceDatabase } from '../data/device/database';
 import { Gathering } from '../data/follows/gathering';
-import { Outbox } from '../data/sync/outbox';
+import { Shapes } from '../data/follows/shapes';
+import { Sender } from '../data/sync/sender';
 import { HookIcon } from '../drawing/hook-icon';
 import { Icon } from '../controls/icon';
+import { SetAside } from '../controls/set-aside';
 
 /** Round every stage of one make: its name, what is in hand, the stages in the order of the work, and what is saved. */
 @Component({
   selector: 'lem-make-frame',
-  imports: [EmptyState, HookIcon, Icon, PageHeader, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [EmptyState, HookIcon, Icon, PageHeader, RouterLink, RouterLinkActive, RouterOutlet, SetAside],
   providers: [MakeDraft, MakerLog, CurrentMake, PiecePlans, Gathering],
   templateUrl: './make-frame.html',
   styleUrl: './make-frame.css',
@@ -27,7 +29,9 @@ export class MakeFrame {
 
   protected readonly current = inject(CurrentMake);
   protected readonly draft = inject(MakeDraft);
-  private readonly outbox = inject(Outbox);
+  private readonly device = inject(DeviceDatabase);
+  private readonly shapes = inject(Shapes);
+  private readonly sender = inject(Sender);
 
   protected readonly kit = computed(() => {
     const make = this.current.make();
@@ -40,16 +44,18 @@ export class MakeFrame {
 
   /** What is not stored on the server yet, in words; empty when all is. */
   protected readonly unsaved = computed(() => {
-    if (this.outbox.trouble() && this.outbox.waiting() > 0)
-      return `Server away: ${counted(this.outbox.waiting(), 'step')} kept here`;
-    if (this.draft.saving() === 'away') return 'Server away: changes kept here';
-    return '';
+    const waiting = this.sender.waiting();
+    if (this.sender.trouble() && waiting > 0) return `Server away: ${waiting} kept here to be sent`;
+    return this.device.trouble() ?? this.shapes.trouble() ?? '';
   });
 
   constructor() {
     const title = inject(Title);
     const plans = inject(PiecePlans);
-    effect(() => this.current.open(this.id()));
+    effect(() => {
+      const id = this.id();
+      untracked(() => this.current.open(id));
+    });
     effect(() => plans.keepEarlier());
     effect(() => title.setTitle(`${this.current.title() || 'Make'} · Lemniscus`));
   }

@@ -45,14 +45,12 @@ function complete(source: HelpSource): (context: CompletionContext) => Completio
     const line = context.state.doc.lineAt(context.pos);
     const before = line.text.slice(0, context.pos - line.from);
     if (/^(?:R|Row|Rnd)?\s?\d*:?\s?$/i.test(before)) {
-      const options = source
-        .nextRounds(line.from)
-        .map(({ text, why }, i): Completion => ({
-          label: text,
-          detail: why === 'straight on' ? 'goes on straight' : why,
-          boost: -i,
-          apply: text,
-        }));
+      const options = source.nextRounds(line.from).map(({ text, why }, i): Completion => ({
+        label: text,
+        detail: why === 'straight on' ? 'goes on straight' : why,
+        boost: -i,
+        apply: text,
+      }));
       if (options.length === 0 || (before === '' && !context.explicit && line.text !== '')) return null;
       return { from: line.from, options, filter: false };
     }

@@ -13,7 +13,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { EditorState, type Extension } from '@codemirror/state';
+import { Annotation, EditorState, type Extension } from '@codemirror/state';
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view';
 import type { TextEdit } from '@lemniscus/core/notation';
 import { debounceTime, Subject } from 'rxjs';
@@ -22,6 +22,8 @@ import type { Finding } from './findings';
 import { counts, marks, setMarks, type Marks } from './editor-marks';
 
 const TYPING_PAUSE_MS = 900;
+
+const FROM_ELSEWHERE = Annotation.define<boolean>();
 
 /** The pattern as text, each line with the count it makes in the margin and what is wrong said below it. */
 @Component({
@@ -53,9 +55,9 @@ export class PatternEditor {
     });
     effect(() => {
       const text = this.text();
-      if (this.view && this.view.state.doc.toString() !== text) {
-        this.view.dispatch({ changes: { from: 0, to: this.view.state.doc.length, insert: text } });
-      }
+      const now = this.view?.state.doc.toString();
+      if (now === undefined || now === text) return;
+      this.view!.dispatch({ changes: changeBetween(now, text), annotations: FROM_ELSEWHERE.of(true) });
     });
     effect(() => this.showMarks());
     this.typed$.pipe(debounceTime(TYPING_PAUSE_MS), takeUntilDestroyed()).subscribe(() => this.typing.set(false));
@@ -117,10 +119,21 @@ export class PatternEditor {
           this.typing.set(true);
           this.typed$.next();
         }
-        if (update.docChanged) this.textChange.emit(update.state.doc.toString());
+        // A text from elsewhere is no typing.
+        const typed = update.transactions.some((one) => one.docChanged && !one.annotation(FROM_ELSEWHERE));
+        if (typed) this.textChange.emit(update.state.doc.toString());
         if (update.docChanged || update.selectionSet) this.cursor.emit(update.state.selection.main.head);
       }),
     ];
     return EditorState.create({ doc, extensions });
   }
+}
+
+/** The one stretch in which two texts differ, so that a cursor outside it stays where it is. */
+function changeBetween(now: string, then: string): { from: number; to: number; insert: string } {
+  let from = 0;
+  while (from < now.length && from < then.length && now[from] === then[from]) from++;
+  let end = 0;
+  while (end < now.length - from && end < then.length - from && now[now.length - 1 - end] === then[then.length - 1 - end]) end++;
+  return { from, to: now.length - end, insert: then.slice(from, then.length - end) };
 }

@@ -4,9 +4,13 @@ import type { ShelvedMake } from '@lemniscus/api';
 import { switchMap } from 'rxjs';
 import { EmptyState } from '../controls/empty-state';
 import { MakeApi } from '../data/server/make-api';
-import { Outbox } from '../data/sync/outbox';
+import { EverythingSent } from '../data/follows/everything-sent';
+import { ShelfList } from '../data/follows/shelf-list';
+import { KeptAnswers } from '../data/sync/kept-answers';
+import { Sender } from '../data/sync/sender';
 import type { RequestFailed } from '../data/server/server';
 import { LoopMark } from '../drawing/loop-mark';
+import { SetAside } from '../controls/set-aside';
 import { ThemeToggle } from '../controls/theme-toggle';
 import { Plank } from './plank';
 import { Icon } from '../controls/icon';
@@ -14,14 +18,17 @@ import { Icon } from '../controls/icon';
 /** Every make as a plank with its pieces standing on it. */
 @Component({
   selector: 'lem-shelf',
-  imports: [EmptyState, Icon, LoopMark, Plank, RouterLink, ThemeToggle],
+  imports: [EmptyState, Icon, LoopMark, Plank, RouterLink, SetAside, ThemeToggle],
   templateUrl: './shelf.html',
   styleUrl: './shelf.css',
 })
 export class Shelf {
   private readonly api = inject(MakeApi);
-  private readonly outbox = inject(Outbox);
+  private readonly shelf = inject(ShelfList);
+  private readonly sender = inject(Sender);
+  protected readonly sent = inject(EverythingSent);
 
+  protected readonly stale = inject(KeptAnswers).stale;
   protected readonly makes = signal<readonly ShelvedMake[] | null>(null);
   protected readonly failure = signal<RequestFailed | null>(null);
   /** Why something could not be done with a make; empty when it could. */
@@ -35,11 +42,15 @@ export class Shelf {
 
   protected load(): void {
     this.failure.set(null);
+    this.shelf.kept().subscribe((makes) => this.makes.update((now) => now ?? makes));
     // The last steps may still be on their way.
-    this.outbox
+    this.sender
       .settled()
-      .pipe(switchMap(() => this.api.list()))
-      .subscribe({ next: (makes) => this.makes.set(makes), error: (error: RequestFailed) => this.failure.set(error) });
+      .pipe(switchMap(() => this.shelf.latest()))
+      .subscribe({
+        next: (makes) => this.makes.set(makes),
+        error: (error: RequestFailed) => this.failure.set(error),
+      });
   }
 
   protected remove(make: ShelvedMake): void {

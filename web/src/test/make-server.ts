@@ -1,4 +1,4 @@
-import { Kit, type EventPage, type Make, type MakeChange } from '@lemniscus/api';
+import { Kit, type EventPage, type Make, type MakeChange, type Taken } from '@lemniscus/api';
 import type { MakerEvent } from '@lemniscus/core/making';
 import { defer, of, throwError, type Observable } from 'rxjs';
 import { RequestFailed } from '../data/server/server';
@@ -19,6 +19,11 @@ export class MakeServer {
   private answer<T>(work: () => T): Observable<T> {
     return defer(() => (this.away ? throwError(() => new RequestFailed(0, 'away')) : of(work())));
   }
+  append = (_id: string, events: readonly MakerEvent[]): Observable<Taken> =>
+    this.answer(() => {
+      this.events.push(...events.filter(({ id }) => this.events.every((each) => each.id !== id)));
+      return { refused: [] };
+    });
   show = (_id: string): Observable<Make> => this.answer(() => this.make);
   eventsAfter = (_id: string, after: number): Observable<EventPage> =>
     this.answer(() => ({ events: this.events.slice(after), last: this.events.length }));

@@ -17,7 +17,10 @@ import { Live } from '../data/server/live';
 import { MakeApi } from '../data/server/make-api';
 import { MakerHand } from '../data/device/maker-hand';
 import { Measurements } from '../data/owned/measurements';
+import { KeptAnswers } from '../data/sync/kept-answers';
+import { MakeChanges } from '../data/sync/make-changes';
 import { Outbox } from '../data/sync/outbox';
+import { Sender } from '../data/sync/sender';
 import { Shapes } from '../data/follows/shapes';
 import { BrowserStorage } from '../test/browser-storage';
 import { MAKE_ID, MakeServer } from '../test/make-server';
@@ -63,10 +66,15 @@ interface Window {
 function atHook(text = TEXT): Window {
   const server = new MakeServer(text);
   server.events = [...said];
-  const outbox = { add: (_make: string, event: MakerEvent) => said.push(event), of: () => of([]), sendNow: () => undefined };
+  const outbox = { add: (_make: string, event: MakerEvent) => said.push(event), of: () => of([]) };
+  // Nothing is kept on the device: everything is opened and asked at once.
+  const none = { find: () => of(null), eventsOf: () => of({ events: [], last: 0 }), keep: () => null, keepEvents: () => null };
   const providers = [
     { provide: MakeApi, useValue: server },
     { provide: Outbox, useValue: outbox },
+    { provide: KeptAnswers, useValue: none },
+    { provide: MakeChanges, useValue: { told: NEVER, adopt: () => of(null), keep: () => null } },
+    { provide: Sender, useValue: { trouble: () => null, sendNow: () => null } },
     { provide: Live, useValue: { of: () => NEVER } },
     { provide: Measurements, useValue: { items: () => [] } },
     { provide: DestroyRef, useValue: { onDestroy: () => () => undefined, destroyed: false } },

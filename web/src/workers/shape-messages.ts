@@ -9,6 +9,6 @@ export interface ShapeQuestion {
 
 export interface ShapeAnswer {
   readonly key: string;
-  /** In stitch widths. */
-  readonly profile: Profile;
+  /** In stitch widths; null where it could not be worked out. */
+  readonly profile: Profile | null;
 }

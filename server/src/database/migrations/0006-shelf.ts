@@ -8,6 +8,7 @@ export class Shelf extends Migration {
     this.addSql(`create table shelf_place (
       make_id text not null primary key references make (id),
       up_to integer not null,
+      latest integer not null,
       said text not null
     ) strict`);
   }

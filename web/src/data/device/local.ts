@@ -15,7 +15,7 @@ export function keep(key: string, value: unknown): void {
 }
 
 export function recall(key: string): unknown {
-  const text = memory.get(key) ?? localStorage.getItem(PREFIX + key);
+  const text = memory.get(key) ?? stored((items) => items.getItem(PREFIX + key), null);
   if (text === null) return null;
   try {
     return JSON.parse(text) as unknown;
@@ -26,14 +26,22 @@ export function recall(key: string): unknown {
 
 export function forget(key: string): void {
   memory.delete(key);
-  localStorage.removeItem(PREFIX + key);
+  stored((items) => items.removeItem(PREFIX + key), undefined);
 }
 
 /** All kept keys that begin so, without the application's own prefix. */
 export function keptKeys(start: string): string[] {
-  const stored = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
-    .filter((key) => key.startsWith(PREFIX + start))
-    .map((key) => key.slice(PREFIX.length));
+  const all = stored((items) => Array.from({ length: items.length }, (_, i) => items.key(i) ?? ''), []);
+  const here = all.filter((key) => key.startsWith(PREFIX + start)).map((key) => key.slice(PREFIX.length));
   const inMemory = [...memory.keys()].filter((key) => key.startsWith(start));
-  return [...new Set([...stored, ...inMemory])];
+  return [...new Set([...here, ...inMemory])];
+}
+
+/** Where the browser blocks site data, even looking throws. */
+function stored<T>(look: (items: Storage) => T, otherwise: T): T {
+  try {
+    return look(localStorage);
+  } catch {
+    return otherwise;
+  }
 }

@@ -21,11 +21,19 @@ export class ThemeService {
   toggle(): void {
     const next: Theme = this.theme() === 'day' ? 'evening' : 'day';
     this.chosen.set(next);
-    localStorage.setItem(KEY, next);
+    try {
+      localStorage.setItem(KEY, next);
+    } catch {
+      // Blocked site data: it lasts as long as the window.
+    }
   }
 }
 
 function readChoice(): Theme | null {
-  const value = localStorage.getItem(KEY);
-  return value === 'day' || value === 'evening' ? value : null;
+  try {
+    const value = localStorage.getItem(KEY);
+    return value === 'day' || value === 'evening' ? value : null;
+  } catch {
+    return null;
+  }
 }

@@ -15,10 +15,20 @@ const KEPT = 400;
 export class Shapes {
   private readonly worker = new Worker(new URL('../../workers/shape.worker', import.meta.url), { type: 'module' });
   private readonly known = new Map<string, WritableSignal<Profile | null>>();
+  /** Those that wait for their answer; they get it, however many are asked for meanwhile. */
+  private readonly asked = new Map<string, WritableSignal<Profile | null>>();
+  /** Why shapes cannot be worked out; null when they can. */
+  readonly trouble = signal<string | null>(null);
   private readonly outlines = new WeakMap<Fabric, Outline>();
 
   constructor() {
-    this.worker.addEventListener('message', ({ data }: MessageEvent<ShapeAnswer>) => this.known.get(data.key)?.set(data.profile));
+    this.worker.addEventListener('message', ({ data: { key, profile } }: MessageEvent<ShapeAnswer>) => {
+      this.asked.get(key)?.set(profile);
+      this.asked.delete(key);
+    });
+    this.worker.addEventListener('error', ({ message }) =>
+      this.trouble.set(`Shapes and sizes cannot be worked out: ${message || 'the worker did not start'}. Reload the page.`),
+    );
   }
 
   /** The profile of a part in stitches of this size, mm; null until it is worked out. Reads signals. */
@@ -42,6 +52,7 @@ export class Shapes {
     if (known) return known;
     const profile = signal<Profile | null>(null);
     this.known.set(key, profile);
+    this.asked.set(key, profile);
     for (const oldest of this.known.keys()) {
       if (this.known.size <= KEPT) break;
       this.known.delete(oldest);

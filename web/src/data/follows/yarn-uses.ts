@@ -6,10 +6,10 @@ import { read } from '@lemniscus/core/notation';
 import { handGauge, plannedParts, supplyOf, usedSince, type Situation } from '@lemniscus/core/supply';
 import { catchError, EMPTY, forkJoin, switchMap } from 'rxjs';
 import { Basket } from '../owned/basket';
-import { MakeApi } from '../server/make-api';
 import { shelvedPieces, type ShelvedPiece } from './shelved-pieces';
 import { Measurements } from '../owned/measurements';
-import { Outbox } from '../sync/outbox';
+import { Sender } from '../sync/sender';
+import { ShelfList } from './shelf-list';
 
 /** What one make takes of one yarn, g: used since the yarn was weighed, and still needed. */
 export interface YarnShare {
@@ -29,8 +29,8 @@ interface ReadMake {
 /** What every make on the shelf takes of the basket. */
 @Injectable({ providedIn: 'root' })
 export class YarnUses {
-  private readonly api = inject(MakeApi);
-  private readonly outbox = inject(Outbox);
+  private readonly shelf = inject(ShelfList);
+  private readonly sender = inject(Sender);
   private readonly basket = inject(Basket);
   private readonly measurements = inject(Measurements);
   private readonly makes = signal<readonly ShelvedMake[]>([]);
@@ -51,10 +51,10 @@ export class YarnUses {
 
   /** Asks the server what the makes are at now. */
   refresh(): void {
-    this.outbox
+    this.sender
       .settled()
       .pipe(
-        switchMap(() => forkJoin([this.api.list(), this.basket.uses()])),
+        switchMap(() => forkJoin([this.shelf.latest(), this.basket.uses()])),
         catchError(() => EMPTY),
       )
       .subscribe(([makes, uses]) => {

@@ -2,14 +2,32 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { handGauge } from '@lemniscus/core/supply';
-import { catchError, debounceTime, EMPTY, filter, forkJoin, fromEvent, map, merge, share, Subject, switchMap, tap } from 'rxjs';
+import {
+  catchError,
+  debounceTime,
+  EMPTY,
+  filter,
+  forkJoin,
+  from,
+  fromEvent,
+  map,
+  merge,
+  share,
+  Subject,
+  switchMap,
+  tap,
+  type Observable,
+} from 'rxjs';
+import { Make } from '@lemniscus/api';
 import { Live, type LiveNews } from '../server/live';
 import { MakeApi } from '../server/make-api';
 import { MakeDraft } from './make-draft';
 import { MakerLog } from './maker-log';
 import { Measurements } from '../owned/measurements';
 import { Outbox } from '../sync/outbox';
-import type { RequestFailed } from '../server/server';
+import { KeptAnswers } from '../sync/kept-answers';
+import { Sender } from '../sync/sender';
+import { RequestFailed } from '../server/server';
 import { settledReading } from './settled-reading';
 
 /** What other windows did is asked for once, however many things they did at a time. */
@@ -22,13 +40,15 @@ export class CurrentMake {
   private readonly draft = inject(MakeDraft);
   private readonly log = inject(MakerLog);
   private readonly outbox = inject(Outbox);
+  private readonly sender = inject(Sender);
+  private readonly answers = inject(KeptAnswers);
   private readonly measurements = inject(Measurements);
   private readonly live = inject(Live);
   private readonly id$ = new Subject<string>();
   private readonly notOpened = signal<RequestFailed | null>(null);
 
   readonly make = this.draft.make;
-  readonly failure = computed(() => this.notOpened() ?? this.draft.failure());
+  readonly failure = this.notOpened.asReadonly();
   readonly text = computed(() => this.make()?.text ?? '');
   private readonly typing$ = new Subject<void>();
   readonly reading = settledReading(this.text, this.typing$);
@@ -45,20 +65,10 @@ export class CurrentMake {
     this.id$
       .pipe(
         tap(() => this.clear()),
-        switchMap((id) =>
-          forkJoin([this.api.show(id), this.api.eventsAfter(id, 0), this.outbox.of(id)]).pipe(
-            catchError((error: unknown) => {
-              this.notOpened.set(error as RequestFailed);
-              return EMPTY;
-            }),
-          ),
-        ),
+        switchMap((id) => this.opening(id)),
         takeUntilDestroyed(),
       )
-      .subscribe(([make, page, waiting]) => {
-        this.log.open(make.id, page, waiting);
-        this.draft.open(make);
-      });
+      .subscribe();
     this.draft.saves.pipe(takeUntilDestroyed()).subscribe();
     // One line for all who listen: a browser has few to one server.
     const news = merge(
@@ -66,7 +76,7 @@ export class CurrentMake {
       fromEvent(window, 'focus').pipe(map((): LiveNews => ({ what: 'connected' }))),
     ).pipe(share());
     news.pipe(takeUntilDestroyed()).subscribe(({ what }) => {
-      if (what === 'connected') this.outbox.sendNow();
+      if (what === 'connected') this.sender.sendNow();
     });
     news
       .pipe(
@@ -88,6 +98,38 @@ export class CurrentMake {
 
   open(id: string): void {
     this.id$.next(id);
+  }
+
+  /** Opens what this device has of a make at once, and brings it up to what the server has. */
+  private opening(id: string): Observable<unknown> {
+    const here = [
+      this.answers.find(`make/${id}`, Make),
+      this.answers.eventsOf(id),
+      this.outbox.of(id),
+      this.draft.left(id),
+    ] as const;
+    return forkJoin([from(here[0]), from(here[1]), from(here[2]), from(here[3])]).pipe(
+      switchMap(([make, kept, waiting, left]) => {
+        if (make) {
+          this.log.open(id, kept, waiting);
+          this.draft.open(make, left);
+        }
+        return forkJoin([this.api.show(id), this.api.eventsAfter(id, kept.last)]).pipe(
+          tap(([latest, page]) => {
+            if (!make) {
+              this.log.open(id, kept, waiting);
+              this.draft.open(latest, left);
+            } else this.draft.renew(latest);
+            this.log.takeIn({ ...page, after: kept.last });
+          }),
+          catchError((error: unknown) => {
+            const away = make && error instanceof RequestFailed && error.passing;
+            if (!away) this.notOpened.set(error as RequestFailed);
+            return EMPTY;
+          }),
+        );
+      }),
+    );
   }
 
   /** Takes the text as it is being typed. */

@@ -1,83 +1,99 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Make, MakeChange } from '@lemniscus/api';
-import {
-  catchError,
-  concatMap,
-  debounceTime,
-  EMPTY,
-  finalize,
-  of,
-  retry,
-  Subject,
-  switchMap,
-  tap,
-  throwError,
-  timer,
-  type Observable,
-} from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Make } from '@lemniscus/api';
+import { catchError, debounceTime, EMPTY, filter, finalize, Subject, tap, type Observable } from 'rxjs';
 import { Choices } from './choices';
 import { MakeApi } from '../server/make-api';
-import { forgetUnsaved, keepUnsaved, recallUnsaved, type Unsaved } from './make-changes';
-import { RequestFailed } from '../server/server';
+import { KeptAnswers } from '../sync/kept-answers';
+import { fieldsOf, MakeChanges, type Told, type Unsaved } from '../sync/make-changes';
+import { merged, type Fields } from '../sync/merge-make';
+import { Sender } from '../sync/sender';
 
 const SAVE_AFTER_MS = 600;
-const RETRY_MS = 3_000;
 
-export type Saving = 'saved' | 'saving' | 'away' | 'conflict';
-
-type Change = Omit<MakeChange, 'version'>;
+/** Whether what stands here is stored; 'conflict' and 'refused' wait for the maker. */
+export type Saving = 'saved' | 'saving' | 'away' | 'conflict' | 'refused';
 
 /** The open make as this window has it: what is stored, with the changes made here on top, and their way to the server. */
 @Injectable()
 export class MakeDraft {
   private readonly api = inject(MakeApi);
+  private readonly changes = inject(MakeChanges);
+  private readonly sender = inject(Sender);
+  private readonly answers = inject(KeptAnswers);
   private readonly save$ = new Subject<void>();
   private readonly stored = signal<Make | null>(null);
   private readonly unsaved = signal<Unsaved | null>(null);
   private readonly choices = new Choices();
+  /** Names the last change; the journal goes by it. */
+  private at = 0;
+  private waits = false;
 
-  readonly failure = signal<RequestFailed | null>(null);
-  readonly saving = signal<Saving>('saved');
+  private readonly asks = signal<'conflict' | 'refused' | null>(null);
+  /** Why the server did not take what stands here, in a sentence; empty when it did. */
+  readonly refusal = signal('');
+
+  readonly saving = computed<Saving>(() => {
+    if (!this.unsaved()) return 'saved';
+    return this.asks() ?? (this.sender.trouble() ? 'away' : 'saving');
+  });
 
   readonly make = computed<Make | null>(() => {
     const stored = this.stored();
     const unsaved = this.unsaved();
-    if (!stored || !unsaved) return stored;
-    const { text, yarnWeight, hookMm, kit } = unsaved;
-    return {
-      ...stored,
-      text: text ?? stored.text,
-      yarnWeight: yarnWeight ?? stored.yarnWeight,
-      hookMm: hookMm ?? stored.hookMm,
-      kit: kit ?? stored.kit,
-    };
+    return stored && unsaved ? { ...stored, ...defined(fieldsOf(unsaved)) } : stored;
   });
 
   /** Saves while it is subscribed to, after a pause in the changes; what waits for its pause at the end is sent at once. */
   readonly saves: Observable<unknown> = this.save$.pipe(
     debounceTime(SAVE_AFTER_MS),
-    concatMap(() => this.save()),
-    finalize(() => {
-      if (this.saving() === 'saving') this.save().subscribe();
-    }),
+    tap(() => this.release()),
+    finalize(() => this.release()),
   );
 
-  /** Takes up a make as it is stored, with what a window before this one could not save. */
-  open(make: Make): void {
-    this.unsaved.set(recallUnsaved(make.id));
-    this.stored.set(make);
-    if (this.unsaved()) this.save$.next();
+  constructor() {
+    this.changes.told
+      .pipe(
+        filter(({ make }) => make === this.stored()?.id),
+        takeUntilDestroyed(),
+      )
+      .subscribe((told) => this.heard(told));
+  }
+
+  /** What windows that are gone could not save of a make. */
+  left(make: string): Promise<Unsaved | null> {
+    return this.changes.adopt(make, this.next());
+  }
+
+  /** Takes up a make as it is stored, with what was left of it. */
+  open(make: Make, left: Unsaved | null): void {
+    this.store(make);
+    this.unsaved.set(left);
+    if (!left) return;
+    this.waits = true;
+    this.release();
   }
 
   clear(): void {
+    this.release();
     this.stored.set(null);
     this.unsaved.set(null);
-    this.failure.set(null);
-    this.saving.set('saved');
+    this.settleAsk();
     this.choices.clear();
   }
 
-  /** Takes in what other windows changed, unless there are changes here. */
+  /** Takes in the make as it is stored now, unless there are changes here: those are brought together when they are saved. */
+  renew(latest: Make): void {
+    const now = this.stored();
+    if (!this.unsaved() && now?.id === latest.id && latest.version !== now.version) this.store(latest);
+  }
+
+  private store(make: Make): void {
+    this.stored.set(make);
+    void this.answers.keep(`make/${make.id}`, make);
+  }
+
+  /** Asks what other windows changed, and takes it in. */
   refresh(): void {
     const make = this.stored();
     if (!make || this.unsaved()) return;
@@ -85,12 +101,12 @@ export class MakeDraft {
       .show(make.id)
       .pipe(catchError(() => EMPTY))
       .subscribe((latest) => {
-        const now = this.stored();
-        if (!this.unsaved() && now?.id === latest.id && latest.version > now.version) this.stored.set(latest);
+        // An answer that was long on its way may be of before.
+        if (latest.version > (this.stored()?.version ?? 0)) this.renew(latest);
       });
   }
 
-  change(change: Change): void {
+  change(change: Fields): void {
     const make = this.make();
     if (make && change.text === undefined) this.choices.remember(make, Object.keys(change).join());
     this.apply(change);
@@ -105,35 +121,62 @@ export class MakeDraft {
     if (before) this.apply(before);
   }
 
-  private apply(change: Change): void {
+  private apply(change: Fields): void {
     const stored = this.stored();
     if (!stored) return;
-    const unsaved = { version: stored.version, ...withoutVersion(this.unsaved()), ...change };
+    const before = this.unsaved();
+    // What is as it is stored is no change: an editor may show a text from elsewhere.
+    if (!before && Object.keys(merged({}, change, stored) ?? change).length === 0) return;
+    const known = before?.base ?? {};
+    const base = { ...stored, ...defined(known) };
+    this.take({ version: stored.version, ...defined(before ?? {}), ...change, base: fieldsOf(base) }, true);
+    if (this.asks() === 'refused') this.settleAsk();
+    if (!this.asks()) this.save$.next();
+  }
+
+  /** Keeps a change on this device. */
+  private take(unsaved: Unsaved, waits: boolean): void {
+    const { id } = this.stored()!;
+    this.at = this.next();
+    this.waits = waits;
     this.unsaved.set(unsaved);
-    keepUnsaved(stored.id, unsaved);
-    if (this.saving() !== 'conflict') {
-      this.saving.set('saving');
-      this.save$.next();
-    }
+    this.changes.keep(id, unsaved, this.at, waits || this.asks() !== null);
+  }
+
+  private next(): number {
+    return Math.max(Date.now(), this.at + 1);
+  }
+
+  /** Lets what waited for its pause go to the server. */
+  private release(): void {
+    const stored = this.stored();
+    const unsaved = this.unsaved();
+    if (!stored || !unsaved || !this.waits || this.asks()) return;
+    this.waits = false;
+    this.changes.keep(stored.id, unsaved, this.at, false);
+  }
+
+  private settleAsk(): void {
+    this.asks.set(null);
+    this.refusal.set('');
   }
 
   /** After a conflict: store what stands here over what another window stored. */
   keepMine(): void {
     this.settle((latest, unsaved) => {
-      this.stored.set(latest);
-      this.unsaved.set({ ...unsaved, version: latest.version });
-      this.saving.set('saving');
-      this.save$.next();
+      this.store(latest);
+      this.settleAsk();
+      this.take({ ...unsaved, version: latest.version, base: fieldsOf(latest) }, false);
     });
   }
 
   /** After a conflict: let go of what stands here. */
   takeTheirs(): void {
     this.settle((latest) => {
-      forgetUnsaved(latest.id);
+      void this.changes.forget(latest.id, this.at);
       this.unsaved.set(null);
-      this.stored.set(latest);
-      this.saving.set('saved');
+      this.settleAsk();
+      this.store(latest);
     });
   }
 
@@ -150,72 +193,37 @@ export class MakeDraft {
       });
   }
 
-  private save(): Observable<unknown> {
-    const stored = this.stored();
-    const sent = this.unsaved();
-    if (!stored || !sent) return EMPTY;
-    return this.api.change(stored.id, sent).pipe(
-      retry({
-        delay: (error: unknown) => {
-          if (!(error instanceof RequestFailed) || !error.passing) return throwError(() => error);
-          this.saving.set('away');
-          return timer(RETRY_MS);
-        },
-      }),
-      catchError((error: unknown) => this.afterRefusal(stored.id, sent, error)),
-      tap((saved) => {
-        if (this.stored()?.id === saved.id) this.took(saved, sent);
-      }),
-    );
-  }
-
-  /**
-   * After a conflict, looks at what is stored: when it is what was sent, an earlier try got through although its answer
-   * was lost, and all is well. Anything else is for the maker to decide.
-   */
-  private afterRefusal(id: string, sent: Unsaved, error: unknown): Observable<Make> {
-    if (!(error instanceof RequestFailed) || error.status !== 409) {
-      this.failure.set(error as RequestFailed);
-      return EMPTY;
+  private heard(told: Told): void {
+    if (told.is === 'stored') this.took(told.saved, told.sent, told.at);
+    else if (told.at === this.at) {
+      this.asks.set(told.is);
+      this.refusal.set(told.is === 'refused' ? told.why : '');
     }
-    return this.api.show(id).pipe(
-      catchError(() => of(null)),
-      switchMap((latest) => {
-        if (latest && holds(latest, sent)) return of(latest);
-        this.saving.set('conflict');
-        return EMPTY;
-      }),
-    );
   }
 
-  /** What was sent is stored; what was typed since goes on from there. */
-  private took(saved: Make, sent: Unsaved): void {
-    this.stored.set(saved);
+  /** What was sent is stored, perhaps with what others changed; what was typed since goes on from there. */
+  private took(saved: Make, sent: Unsaved, at: number): void {
     const now = this.unsaved();
-    if (now === sent) {
+    this.store(saved);
+    if (!now || at === this.at) {
       this.unsaved.set(null);
-      forgetUnsaved(saved.id);
-      this.saving.set('saved');
-    } else if (now) {
-      const rest = { ...now, version: saved.version };
-      this.unsaved.set(rest);
-      keepUnsaved(saved.id, rest);
+      return;
+    }
+    const rest = merged({ ...now.base, ...fieldsOf(sent) }, fieldsOf(now), saved);
+    if (!rest) {
+      // The lines being typed were changed elsewhere: the server will find that, and ask.
+      this.take({ ...now, version: sent.version }, false);
+    } else if (Object.keys(rest).length === 0) {
+      this.unsaved.set(null);
+      void this.changes.forget(saved.id, this.at);
+    } else {
+      this.take({ version: saved.version, ...rest, base: fieldsOf(saved) }, true);
       this.save$.next();
     }
   }
 }
 
-/** Whether a stored make already has everything that a change would bring. */
-function holds(make: Make, { text, yarnWeight, hookMm, kit }: Unsaved): boolean {
-  return (
-    (kit === undefined || JSON.stringify(kit) === JSON.stringify(make.kit)) &&
-    (text === undefined || text === make.text) &&
-    (yarnWeight === undefined || yarnWeight === make.yarnWeight) &&
-    (hookMm === undefined || hookMm === make.hookMm)
-  );
-}
-
-function withoutVersion(change: Unsaved | null): Omit<Unsaved, 'version'> {
-  const { version: _version, ...rest } = change ?? { version: 0 };
-  return rest;
+/** Without what is undefined, which a spread would take. */
+function defined<T extends object>(fields: T): { [K in keyof T]: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as never;
 }

@@ -13,6 +13,7 @@ import {
 } from '@lemniscus/core/making';
 import { catchError, EMPTY } from 'rxjs';
 import { MakeApi } from '../server/make-api';
+import { KeptAnswers } from '../sync/kept-answers';
 import { Outbox } from '../sync/outbox';
 
 /** What is said at the hook, without what every event has. */
@@ -23,6 +24,7 @@ export type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Om
 export class MakerLog {
   private readonly api = inject(MakeApi);
   private readonly outbox = inject(Outbox);
+  private readonly answers = inject(KeptAnswers);
   private readonly events = signal<Log>(EMPTY_LOG);
   private make: string | null = null;
   /** How much of the server's log is in here. */
@@ -51,8 +53,7 @@ export class MakerLog {
   /** Takes in what the server told of. @returns false where something before it is not here: then all has to be asked for */
   takeIn({ after, events, last }: NewEvents): boolean {
     if (this.make === null || after > this.cursor) return false;
-    this.cursor = Math.max(this.cursor, last);
-    this.events.update((log) => record(log, events));
+    this.add(this.make, events, last);
     return true;
   }
 
@@ -65,10 +66,14 @@ export class MakerLog {
       .eventsAfter(make, this.cursor)
       .pipe(catchError(() => EMPTY))
       .subscribe(({ events, last }) => {
-        if (make !== this.make) return;
-        this.cursor = Math.max(this.cursor, last);
-        this.events.update((log) => record(log, events));
+        if (make === this.make) this.add(make, events, last);
       });
+  }
+
+  private add(make: string, events: readonly MakerEvent[], last: number): void {
+    this.cursor = Math.max(this.cursor, last);
+    this.events.update((log) => record(log, events));
+    void this.answers.keepEvents(make, events, this.cursor);
   }
 
   /** What stood of what was said of a piece at a time, ms since 1970. */

@@ -1,8 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import { Yarn, YarnUse } from '@lemniscus/api';
+import { ListedYarn, Taken, Yarn, YarnUse } from '@lemniscus/api';
 import { YARN_BOUNDS } from '@lemniscus/core/bounds';
-import type { Observable } from 'rxjs';
+import { map, type Observable } from 'rxjs';
 import * as z from 'zod';
+import { KeptAnswers } from '../sync/kept-answers';
 import { KeptList } from '../sync/kept-list';
 import { Server } from '../server/server';
 
@@ -10,17 +11,23 @@ import { Server } from '../server/server';
 @Injectable({ providedIn: 'root' })
 export class Basket extends KeptList<Yarn> {
   private readonly server: Server;
+  private readonly kept = inject(KeptAnswers);
 
   constructor() {
     const server = inject(Server);
     super({
       name: 'yarn',
-      change: z.object({ value: Yarn, changedAt: z.int(), removed: z.boolean() }),
-      load: () => server.get('/api/yarns', z.array(Yarn)),
+      value: Yarn,
+      load: () =>
+        server
+          .get('/api/yarns', z.array(ListedYarn))
+          .pipe(map((yarns) => yarns.map(({ changedAt, ...value }) => ({ value, changedAt })))),
       send: (changes) =>
-        server.send('PUT', '/api/yarns', {
-          yarns: changes.map(({ value, changedAt, removed }) => ({ ...value, changedAt, removed })),
-        }),
+        server.put(
+          '/api/yarns',
+          { yarns: changes.map(({ value, changedAt, removed }) => ({ ...value, changedAt, removed })) },
+          Taken,
+        ),
       batch: YARN_BOUNDS.rows,
     });
     this.server = server;
@@ -28,6 +35,7 @@ export class Basket extends KeptList<Yarn> {
 
   /** Where the pieces of each make were when the yarns it uses were weighed. */
   uses(): Observable<YarnUse[]> {
-    return this.server.get('/api/yarns/uses', z.array(YarnUse));
+    const uses = z.array(YarnUse);
+    return this.kept.latest('uses', uses, this.server.get('/api/yarns/uses', uses));
   }
 }

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { Measurement } from '@lemniscus/api';
+import { KeptMeasurement, Measurement, Taken } from '@lemniscus/api';
+import { map } from 'rxjs';
 import * as z from 'zod';
 import { KeptList } from '../sync/kept-list';
 import { Server } from '../server/server';
@@ -11,12 +12,17 @@ export class Measurements extends KeptList<Measurement> {
     const server = inject(Server);
     super({
       name: 'measurement',
-      change: z.object({ value: Measurement, changedAt: z.int(), removed: z.boolean() }),
-      load: () => server.get('/api/measurements', z.array(Measurement)),
+      value: Measurement,
+      load: () =>
+        server
+          .get('/api/measurements', z.array(KeptMeasurement))
+          .pipe(map((all) => all.map(({ measurement: value, changedAt }) => ({ value, changedAt })))),
       send: (changes) =>
-        server.send('PUT', '/api/measurements', {
-          measurements: changes.map(({ value, changedAt, removed }) => ({ measurement: value, changedAt, removed })),
-        }),
+        server.put(
+          '/api/measurements',
+          { measurements: changes.map(({ value, changedAt, removed }) => ({ measurement: value, changedAt, removed })) },
+          Taken,
+        ),
       batch: 1_000,
     });
   }

@@ -1,6 +1,15 @@
 import { inject, Injectable } from '@angular/core';
-import { EVENT_BATCH, EventPage, Make, Revision, RevisionText, ShelvedMake, type MakeChange, type NewMake } from '@lemniscus/api';
-import type { MakerEvent } from '@lemniscus/core/making';
+import {
+  EVENT_BATCH,
+  EventPage,
+  Make,
+  Revision,
+  RevisionText,
+  ShelvedMake,
+  Taken,
+  type MakeChange,
+  type NewMake,
+} from '@lemniscus/api';
 import { EMPTY, expand, map, type Observable, reduce } from 'rxjs';
 import * as z from 'zod';
 import { Server } from './server';
@@ -42,8 +51,8 @@ export class MakeApi {
     return this.server.get(`/api/makes/${id}/revisions/${version}`, RevisionText).pipe(map(({ text }) => text));
   }
 
-  append(id: string, events: readonly MakerEvent[]): Observable<unknown> {
-    return this.server.send('POST', `/api/makes/${id}/events`, { events });
+  append(id: string, events: readonly unknown[]): Observable<Taken> {
+    return this.server.post(`/api/makes/${id}/events`, { events }, Taken);
   }
 
   /** All events after the cursor, page by page, and the new cursor. */

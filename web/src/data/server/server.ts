@@ -4,6 +4,9 @@ import { ApiError } from '@lemniscus/api';
 import { catchError, map, type Observable, throwError } from 'rxjs';
 import type * as z from 'zod';
 
+/** Not signed in, not let in, too slow, too many: none says that what was sent is wrong. */
+const PASSING: ReadonlySet<number> = new Set([401, 403, 408, 429]);
+
 /** A request that failed, with a sentence for the person. `status` is 0 when the server could not be reached. */
 export class RequestFailed extends Error {
   constructor(
@@ -14,9 +17,9 @@ export class RequestFailed extends Error {
     this.name = 'RequestFailed';
   }
 
-  /** The server is away or stumbled; the same request may succeed later. */
+  /** The server is away, stumbled, or does not know this device (any more); the same request may succeed later. */
   get passing(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || this.status >= 500 || PASSING.has(this.status);
   }
 }
 
@@ -49,9 +52,13 @@ export class Server {
     return this.parsed(this.http.patch(path, body), schema);
   }
 
+  put<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+    return this.parsed(this.http.put(path, body), schema);
+  }
+
   /** Sends where nothing but success is answered. */
-  send(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Observable<unknown> {
-    return this.failing(this.http.request(method, path, { body }));
+  send(method: 'DELETE', path: string): Observable<unknown> {
+    return this.failing(this.http.request(method, path));
   }
 
   private parsed<T>(request: Observable<unknown>, schema: z.ZodType<T>): Observable<T> {
