@@ -15,7 +15,7 @@ const CORE_ORDER = [
 ];
 
 /** The folders of the server: each resource knows those before it; what follows from several is folded last. */
-const SERVER_ORDER = [['http', 'database'], ['live'], ['makes', 'basket', 'measurements'], ['events'], ['folds']];
+const SERVER_ORDER = [['http', 'database'], ['live'], ['home'], ['makes', 'basket', 'measurements'], ['events'], ['folds']];
 
 /** The folders of the web application, the screens in one row: they share controls, drawings and data, and nothing else. */
 const WEB_ORDER = [
@@ -26,7 +26,7 @@ const WEB_ORDER = [
   ['data/follows'],
   ['drawing'],
   ['controls'],
-  ['shelf', 'make', 'pattern', 'gather', 'work', 'basket'],
+  ['shelf', 'make', 'pattern', 'gather', 'work', 'basket', 'devices'],
   ['app'],
 ];
 
@@ -137,5 +137,9 @@ export default tseslint.config(
   },
   { files: ['web/src/drawing/silhouette.ts'], rules: { '@angular-eslint/component-selector': 'off' } },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['server/pages/**/*.js'],
+    languageOptions: { globals: { document: 'readonly', fetch: 'readonly', location: 'readonly', navigator: 'readonly' } },
+  },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } } },
 );

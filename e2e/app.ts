@@ -8,10 +8,14 @@ import { test as base, type BrowserContext } from '@playwright/test';
 export const root = join(import.meta.dirname, '..');
 export const VIEWPORT = { width: 1280, height: 800 };
 
+/** Another address of the loop stands for this machine's in the house. */
+const HOME_ADDRESS = '127.0.0.2';
+
 /** The served application with a database of its own, which can be stopped and started again at the same address. */
 export class App {
   private process: ChildProcess | null = null;
   private port = 0;
+  private homePort = 0;
 
   constructor(private readonly data: string) {}
 
@@ -20,16 +24,28 @@ export class App {
   }
 
   async start(...args: string[]): Promise<void> {
-    const env = { ...process.env, PORT: String(this.port), LEMNISCUS_DATA: this.data };
+    const home = { HOME_PORT: String(this.homePort), HOME_ADDRESSES: HOME_ADDRESS };
+    const env = { ...process.env, ...home, PORT: String(this.port), LEMNISCUS_DATA: this.data };
     const server = spawn(process.execPath, [join(root, 'server/dist/main.js'), ...args], {
       env,
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.process = server;
     const [line] = (await once(server.stdout, 'data')) as [Buffer];
-    const port = /:(\d+)\s*$/.exec(line.toString())?.[1];
+    const port = /127\.0\.0\.1:(\d+)\s*$/m.exec(line.toString())?.[1];
     if (!port) throw new Error(`The server said: ${line.toString()}`);
     this.port = Number(port);
+    if (args.includes('--home')) this.homePort = await this.portOfHome();
+  }
+
+  /** Where other devices of the house find it, if it was started for them. */
+  get homeUrl(): string {
+    return `https://${HOME_ADDRESS}:${this.homePort}`;
+  }
+
+  private async portOfHome(): Promise<number> {
+    const home = (await (await fetch(`${this.url}/api/home`)).json()) as { open: { addresses: string[] } };
+    return Number(new URL(home.open.addresses[0]!).port);
   }
 
   /** Stops the server as a person would (SIGTERM), or as a power cut would (SIGKILL). */

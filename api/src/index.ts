@@ -3,6 +3,7 @@ import './jitless.js';
 export { ApiError, type ApiErrorCode } from './error.js';
 export { Event, EVENT_BATCH, EventBatch, EventPage, NewEvents, Runs } from './event.js';
 export { Kit } from './kit.js';
+export { Device, Home, Knock } from './home.js';
 export { HookMm, Make, MakeChange, MakeId, NewMake, PatternText, PiecesSaid, ShelvedMake, YarnWeight } from './make.js';
 export { PatternDocument, patternSchema } from './pattern-document.js';
 export { Revision, RevisionText } from './revision.js';

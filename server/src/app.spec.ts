@@ -49,7 +49,7 @@ describe('the served application', () => {
     const policy = (await fetch(url)).headers.get('content-security-policy')!;
     expect(policy).toContain("script-src 'self'");
     expect(policy).toContain("default-src 'self'");
-    expect(policy).toContain("frame-ancestors 'self'");
+    expect(policy).toContain("frame-ancestors 'none'");
     expect(policy).not.toContain('upgrade-insecure-requests');
   });
 

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -7,7 +8,9 @@ import type { Database } from './database/open.js';
 import { eventRoutes } from './events/event-routes.js';
 import { foldRoutes } from './folds/fold-routes.js';
 import { answerProblems, Problem } from './http/problem.js';
-import { sameOriginOnly } from './http/same-origin.js';
+import { homeDoor, type HomeDoor } from './home/home-door.js';
+import { homeRoutes } from './home/home-routes.js';
+import { oneName, ownPagesOnly, THIS_MACHINE } from './http/door.js';
 import { LiveMakes } from './live/live-makes.js';
 import { makeRoutes } from './makes/make-routes.js';
 import { measurementRoutes } from './measurements/measurement-routes.js';
@@ -17,8 +20,20 @@ const BODY_LIMIT = '5mb';
 
 const HASHED_NAME = /-[A-Z0-9]{8}\./;
 
+/** The page that asks other devices for the code. */
+const PAIR_PAGES = fileURLToPath(new URL('../pages/pair', import.meta.url));
+
+/** What is behind a door: this machine's, which knows of the one for the house, or that one. */
+interface Behind {
+  readonly live?: LiveMakes;
+  /** The door to the house, as this machine's knows of it. */
+  readonly home?: () => HomeDoor | null;
+  /** The door this is for; this machine's where it is left out. */
+  readonly door?: HomeDoor;
+}
+
 /** The API under /api, and the built web application for everything else. */
-export function createApp(database: Database, web: string, live = new LiveMakes()): Express {
+export function createApp(database: Database, web: string, { live = new LiveMakes(), home, door }: Behind = {}): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -30,7 +45,10 @@ export function createApp(database: Database, web: string, live = new LiveMakes(
           // NG-ZORRO and CodeMirror set styles from code.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
           workerSrc: ["'self'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
           upgradeInsecureRequests: null,
         },
       },
@@ -38,7 +56,10 @@ export function createApp(database: Database, web: string, live = new LiveMakes(
     }),
   );
   app.use(compression());
-  app.use('/api', sameOriginOnly, express.json({ limit: BODY_LIMIT }));
+  app.use('/api', ownPagesOnly(door ?? THIS_MACHINE));
+  if (door) app.use(homeDoor(database, door, PAIR_PAGES));
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  if (home) app.use('/api/home', homeRoutes(database, live, home));
   app.use('/api', foldRoutes(database));
   app.use('/api/makes/:id/events', eventRoutes(database, live));
   app.use('/api/makes', makeRoutes(database, live));
@@ -47,6 +68,7 @@ export function createApp(database: Database, web: string, live = new LiveMakes(
   app.use('/api', () => {
     throw new Problem('not-found', 'There is nothing at this address.');
   });
+  if (!door) app.use(oneName);
   app.use(
     express.static(web, {
       index: false,

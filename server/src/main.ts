@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.js';
 import { openDatabase } from './database/open.js';
+import { openHome } from './home/open-home.js';
 import { LiveMakes } from './live/live-makes.js';
 import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
@@ -16,21 +17,29 @@ async function main(): Promise<void> {
   const database = await openDatabase(settings.data);
   if (settings.demo) await seedDemo(database, fileURLToPath(new URL('../../demo', import.meta.url)));
   const live = new LiveMakes();
-  const server = createServer(createApp(database, fileURLToPath(new URL('../../web/dist/browser', import.meta.url)), live));
+  const web = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
+  const house = settings.home
+    ? await openHome(settings.data, settings.home.addresses, settings.home.port, (door) =>
+        createApp(database, web, { live, door }),
+      )
+    : null;
+  const server = createServer(createApp(database, web, { live, home: () => house?.door ?? null }));
   server.listen(settings.port, HOST);
   await once(server, 'listening');
   console.log(`Lemniscus is at http://${HOST}:${(server.address() as AddressInfo).port}`);
+  if (house) console.log(`In the house: ${house.door.addresses().join(', ')}. The code is shown under Devices.`);
 
   let stopping = false;
   const stop = async (): Promise<void> => {
     if (stopping) return;
     stopping = true;
     // Requests under way are answered; idle connections are let go; then the database is closed.
-    const closed = once(server, 'close');
-    server.close();
+    const servers = house ? [server, house.server] : [server];
+    const closed = Promise.all(servers.map((each) => once(each, 'close')));
+    for (const each of servers) each.close();
     live.close();
-    server.closeIdleConnections();
-    const late = setTimeout(() => server.closeAllConnections(), 3_000);
+    for (const each of servers) each.closeIdleConnections();
+    const late = setTimeout(() => servers.forEach((each) => each.closeAllConnections()), 3_000);
     await closed;
     clearTimeout(late);
     await database.close();

@@ -153,12 +153,15 @@ describe('the database', () => {
 
 describe('settings', () => {
   it('come from the environment and the command line', () => {
-    expect(readSettings({}, [], '/home')).toEqual({ port: 4600, data: '/home/data', demo: true });
+    expect(readSettings({}, [], '/home')).toEqual({ port: 4600, data: '/home/data', demo: true, home: null });
     expect(readSettings({ PORT: '4700', LEMNISCUS_DATA: '/srv' }, ['--empty'], '/home')).toEqual({
       port: 4700,
       data: '/srv',
       demo: false,
+      home: null,
     });
+    const home = { port: 4701, addresses: ['10.0.0.5', '10.0.0.6'] };
+    expect(readSettings({ PORT: '4700', HOME_ADDRESSES: '10.0.0.5,10.0.0.6' }, ['--home'], '/home')).toMatchObject({ home });
     expect(() => readSettings({ PORT: 'tea' }, [], '/home')).toThrow(/PORT is “tea”/);
   });
 });

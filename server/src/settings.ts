@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { homeAddresses } from './home/addresses.js';
 
 export interface Settings {
   readonly port: number;
@@ -6,16 +7,29 @@ export interface Settings {
   readonly data: string;
   /** Put the demo makes into an empty database. */
   readonly demo: boolean;
+  /** How other devices in the house get in; null when they do not. */
+  readonly home: { readonly port: number; readonly addresses: readonly string[] } | null;
 }
 
 /**
- * Settings from the environment (`PORT`, `LEMNISCUS_DATA`) and the command line (`--empty`).
+ * Settings from the environment (`PORT`, `LEMNISCUS_DATA`, `HOME_PORT`, `HOME_ADDRESSES`) and the command line (`--empty`, `--home`).
  * @param home folder for the data when none is named
- * @throws Error when `PORT` is no port
+ * @throws Error when a port is none
  */
 export function readSettings(env: Readonly<Record<string, string | undefined>>, args: readonly string[], home: string): Settings {
-  const port = env['PORT'] === undefined || env['PORT'] === '' ? 4600 : Number(env['PORT']);
+  const port = portIn(env, 'PORT', 4600);
+  const addresses = env['HOME_ADDRESSES'] ? env['HOME_ADDRESSES'].split(',') : homeAddresses();
+  return {
+    port,
+    data: env['LEMNISCUS_DATA'] || join(home, 'data'),
+    demo: !args.includes('--empty'),
+    home: args.includes('--home') ? { port: portIn(env, 'HOME_PORT', port === 0 ? 0 : port + 1), addresses } : null,
+  };
+}
+
+function portIn(env: Readonly<Record<string, string | undefined>>, name: string, usual: number): number {
+  const port = env[name] === undefined || env[name] === '' ? usual : Number(env[name]);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new Error(`PORT is “${env['PORT']}”: give a number from 0 to 65535.`);
-  return { port, data: env['LEMNISCUS_DATA'] || join(home, 'data'), demo: !args.includes('--empty') };
+    throw new Error(`${name} is “${env[name]}”: give a number from 0 to 65535.`);
+  return port;
 }

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineConfig, MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
+import { DeviceEntity } from './device.entity.js';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
 import { MeasurementEntity } from './measurement.entity.js';
@@ -26,7 +27,7 @@ function connect(path: string) {
   return MikroORM.init(
     defineConfig({
       dbName: path,
-      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity, ShelfPlaceEntity],
+      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity, ShelfPlaceEntity, DeviceEntity],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
       discovery: { disableDynamicFileAccess: true },

@@ -31,7 +31,8 @@ export function eventRoutes(database: Database, live: LiveMakes): Router {
   });
   routes.get<'/live', { id: string }>('/live', async (request, response) => {
     const make = await findMake(database.em.fork(), parse(MakeId, request.params.id));
-    live.listen(make.id, response);
+    const { device } = response.locals as { device?: string };
+    live.listen(make.id, response, device);
   });
   return routes;
 }

@@ -4,6 +4,8 @@ import type { ErrorRequestHandler } from 'express';
 const STATUS: Readonly<Record<ApiErrorCode, number>> = {
   'bad-request': 400,
   forbidden: 403,
+  'not-paired': 401,
+  'too-many-tries': 429,
   'not-found': 404,
   conflict: 409,
   'too-large': 413,

@@ -35,7 +35,7 @@ export class Serving {
   async start(): Promise<void> {
     this.database = await openDatabase(this.folder);
     this.live = new LiveMakes();
-    this.server = createServer(createApp(this.database, this.folder, this.live));
+    this.server = createServer(createApp(this.database, this.folder, { live: this.live, home: () => null }));
     this.server.listen(0, '127.0.0.1');
     await once(this.server, 'listening');
   }

@@ -4,6 +4,7 @@ import { RouterOutlet } from '@angular/router';
 import { SwUpdate } from '@angular/service-worker';
 import { filter, map } from 'rxjs';
 import { NavigationTrouble } from './navigation-trouble';
+import { Server } from '../data/server/server';
 import { ThemeService } from '../data/device/theme';
 
 @Component({
@@ -14,6 +15,12 @@ import { ThemeService } from '../data/device/theme';
       <p role="alert">
         This screen could not be opened, as the server cannot be reached. Start it again with npm start, then
         <button type="button" (click)="reload()">reload the page</button>. What you did is kept.
+      </p>
+    }
+    @if (unknownHere()) {
+      <p role="alert">
+        This device is not known to the computer (any more). What you do is kept here. <a href="/pair/">Pair it again</a> to send
+        it.
       </p>
     }
     @if (updated()) {
@@ -44,6 +51,7 @@ import { ThemeService } from '../data/device/theme';
 })
 export class Root {
   protected readonly trouble = inject(NavigationTrouble);
+  protected readonly unknownHere = inject(Server).unknownHere;
   /** Whether the service worker has fetched a newer version than the one that runs. */
   protected readonly updated = toSignal(
     inject(SwUpdate).versionUpdates.pipe(

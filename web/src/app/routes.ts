@@ -1,11 +1,17 @@
 import type { Routes } from '@angular/router';
 import { Shelf } from '../shelf/shelf';
+import { openLastWorked } from './last-worked-first';
 
 /** The shelf is what opens first, so it comes with the application; every other screen when it is asked for. */
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', component: Shelf },
+  { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', canActivate: [openLastWorked], component: Shelf },
   { path: 'new', title: 'New make · Lemniscus', loadComponent: () => import('../pattern/new-make').then((m) => m.NewMakePage) },
   { path: 'basket', title: 'Basket · Lemniscus', loadComponent: () => import('../basket/basket-page').then((m) => m.BasketPage) },
+  {
+    path: 'devices',
+    title: 'Devices · Lemniscus',
+    loadComponent: () => import('../devices/devices-page').then((m) => m.DevicesPage),
+  },
   {
     path: 'make/:id',
     loadComponent: () => import('../make/make-frame').then((m) => m.MakeFrame),

@@ -4,6 +4,8 @@ import type { ShelvedMake } from '@lemniscus/api';
 import { switchMap } from 'rxjs';
 import { EmptyState } from '../controls/empty-state';
 import { MakeApi } from '../data/server/make-api';
+import { forgetLastWorked } from '../data/device/last-worked';
+import { isThisMachine } from '../data/device/this-machine';
 import { EverythingSent } from '../data/follows/everything-sent';
 import { ShelfList } from '../data/follows/shelf-list';
 import { KeptAnswers } from '../data/sync/kept-answers';
@@ -26,6 +28,7 @@ export class Shelf {
   private readonly api = inject(MakeApi);
   private readonly shelf = inject(ShelfList);
   private readonly sender = inject(Sender);
+  protected readonly here = isThisMachine();
   protected readonly sent = inject(EverythingSent);
 
   protected readonly stale = inject(KeptAnswers).stale;
@@ -59,6 +62,7 @@ export class Shelf {
       next: () => {
         this.makes.update((makes) => makes?.filter((each) => each.id !== make.id) ?? null);
         this.removed.set(make);
+        forgetLastWorked(make.id);
       },
       error: (error: RequestFailed) => this.problem.set(error.message),
     });

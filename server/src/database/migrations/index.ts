@@ -5,6 +5,7 @@ import { Basket } from './0003-basket.js';
 import { KindsOfEvents } from './0004-kinds-of-events.js';
 import { PlacesInLines } from './0005-places-in-lines.js';
 import { Shelf } from './0006-shelf.js';
+import { Devices } from './0007-devices.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -14,4 +15,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0004-kinds-of-events', class: KindsOfEvents },
   { name: '0005-places-in-lines', class: PlacesInLines },
   { name: '0006-shelf', class: Shelf },
+  { name: '0007-devices', class: Devices },
 ];

@@ -12,6 +12,7 @@ import {
   type MakerEvent,
 } from '@lemniscus/core/making';
 import { catchError, EMPTY } from 'rxjs';
+import { keepLastWorked } from '../device/last-worked';
 import { MakeApi } from '../server/make-api';
 import { KeptAnswers } from '../sync/kept-answers';
 import { Outbox } from '../sync/outbox';
@@ -103,6 +104,7 @@ export class MakerLog {
     if (this.make === null) return event.id;
     this.events.update((log) => record(log, [event]));
     this.outbox.add(this.make, event);
+    keepLastWorked(this.make);
     return event.id;
   }
 

@@ -1,5 +1,5 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { ApiError } from '@lemniscus/api';
 import { catchError, map, type Observable, throwError } from 'rxjs';
 import type * as z from 'zod';
@@ -23,12 +23,16 @@ export class RequestFailed extends Error {
   }
 }
 
+/** Whether the server said last that it does not know this device. */
+const unknownHere = signal(false);
+
 function asFailure(error: unknown): RequestFailed {
   if (!(error instanceof HttpErrorResponse))
     return new RequestFailed(500, 'The server answered in a way this page does not understand. Reload it.');
   if (error.status === 0)
     return new RequestFailed(0, 'The server cannot be reached. What you do is kept here and sent when it is back.');
   const known = ApiError.safeParse(error.error);
+  if (error.status === 401) unknownHere.set(true);
   return new RequestFailed(
     error.status,
     known.success ? known.data.error.message : 'Something went wrong on the server. Try again.',
@@ -39,6 +43,8 @@ function asFailure(error: unknown): RequestFailed {
 @Injectable({ providedIn: 'root' })
 export class Server {
   private readonly http = inject(HttpClient);
+  /** Whether this device is not let in (any more): it has to be paired. */
+  readonly unknownHere = unknownHere.asReadonly();
 
   get<T>(path: string, schema: z.ZodType<T>, params: Record<string, number> = {}): Observable<T> {
     return this.parsed(this.http.get(path, { params }), schema);
