@@ -15,7 +15,14 @@ const CORE_ORDER = [
 ];
 
 /** The folders of the server: each resource knows those before it; what follows from several is folded last. */
-const SERVER_ORDER = [['http', 'database'], ['live'], ['home'], ['makes', 'basket', 'measurements'], ['events'], ['folds']];
+const SERVER_ORDER = [
+  ['http', 'database'],
+  ['live'],
+  ['home'],
+  ['makes', 'basket', 'measurements'],
+  ['events'],
+  ['folds', 'backup'],
+];
 
 /** The folders of the web application, the screens in one row: they share controls, drawings and data, and nothing else. */
 const WEB_ORDER = [

@@ -43,6 +43,24 @@ test.describe('with a server that goes away', () => {
   });
 });
 
+test.describe('with a copy of everything', () => {
+  test.use({ alone: true });
+
+  test('it is saved, taken in again, and a damaged one says so', async ({ app, page }) => {
+    await page.goto(app.url);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Save everything' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toMatch(/^lemniscus-\d{4}-\d\d-\d\d\.zip$/);
+    const copy = page.getByLabel('Take in a copy');
+    await copy.setInputFiles(await download.path());
+    await expect(page.getByText('6 makes in the copy, 0 of them new; no step that was not here.')).toBeVisible();
+    await copy.setInputFiles({ name: 'tea.zip', mimeType: 'application/zip', buffer: Buffer.from('tea') });
+    await expect(page.getByRole('alert')).toContainText('Nothing was taken in.');
+  });
+});
+
 test.describe('without the demo', () => {
   test.use({ alone: true, arguments: ['--empty'] });
 

@@ -1,4 +1,4 @@
-// npm run --silent lemniscus -- check FILE… [--json]
+// npm run --silent lemniscus -- check FILE… [--json] | backup FILE | restore FILE | check-data
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { buildPackages } from './build.mjs';

@@ -1,5 +1,6 @@
 // First of all: before the first schema is made.
 import './jitless.js';
+export { BackupMake, BackupManifest, Restored } from './backup.js';
 export { ApiError, type ApiErrorCode } from './error.js';
 export { Event, EVENT_BATCH, EventBatch, EventPage, NewEvents, Runs } from './event.js';
 export { Kit } from './kit.js';

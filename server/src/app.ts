@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { backupRoutes } from './backup/backup-routes.js';
 import { yarnRoutes } from './basket/yarn-routes.js';
 import type { Database } from './database/open.js';
 import { eventRoutes } from './events/event-routes.js';
@@ -64,6 +65,7 @@ export function createApp(database: Database, web: string, { live = new LiveMake
   app.use('/api/makes/:id/events', eventRoutes(database, live));
   app.use('/api/makes', makeRoutes(database, live));
   app.use('/api/yarns', yarnRoutes(database));
+  app.use('/api/backup', backupRoutes(database));
   app.use('/api/measurements', measurementRoutes(database));
   app.use('/api', () => {
     throw new Problem('not-found', 'There is nothing at this address.');

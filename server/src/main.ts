@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.js';
+import { copyOfTheDay } from './database/copies.js';
 import { openDatabase } from './database/open.js';
 import { openHome } from './home/open-home.js';
 import { LiveMakes } from './live/live-makes.js';
@@ -10,12 +11,17 @@ import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
 
 const HOST = '127.0.0.1';
+const HOUR_MS = 3_600_000;
 const home = fileURLToPath(new URL('../..', import.meta.url));
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env, process.argv.slice(2), home);
   const database = await openDatabase(settings.data);
   if (settings.demo) await seedDemo(database, fileURLToPath(new URL('../../demo', import.meta.url)));
+  const copy = (): void =>
+    void copyOfTheDay(database.em.fork(), settings.data, Date.now()).catch((error: unknown) => console.error(error));
+  copy();
+  setInterval(copy, HOUR_MS).unref();
   const live = new LiveMakes();
   const web = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
   const house = settings.home

@@ -3,3 +3,4 @@ export { BASKET_COLUMNS, basketFromCsv, basketToCsv, type BasketFile, type RowPr
 export { listToCsv, listToMarkdown, listToText } from './needs-export.js';
 export { readScaleLine, type ScaleReading } from './scale-line.js';
 export { mergeTexts } from './merge-texts.js';
+export { measurementsToCsv } from './measurements-csv.js';

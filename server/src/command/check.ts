@@ -1,94 +1,24 @@
-import { readFile, stat } from 'node:fs/promises';
-import { checkPattern, toReport, type PatternReport } from '@lemniscus/core/fabric';
-import { read } from '@lemniscus/core/notation';
+import { check } from './check-pattern.js';
+import { backup, checkData, restore } from './keep-data.js';
 
-const USAGE = 'Usage: lemniscus check FILE… [--json]';
+/** The command by the name it was begun under: others call it there. */
+const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
+       lemniscus backup FILE          save everything as one .zip
+       lemniscus restore FILE         take such a file in; twice is once
+       lemniscus check-data           look whether the data is whole`;
 
-/** A pattern that was read, or a sentence on why its file cannot be. */
-type Checked = { readonly file: string; readonly report: PatternReport } | { readonly file: string; readonly refused: string };
-
-/**
- * `lemniscus check FILE… [--json]`: reads patterns and prints their rounds, counts and diagnostics, in the order of the
- * files. As JSON one file gives one object; several give one a line, each with its `file`.
- * @returns the exit code: 0 without errors, 1 with errors in a pattern, 2 when a file cannot be read
- */
-async function check(args: readonly string[]): Promise<number> {
-  const [command, ...rest] = args;
-  const files = rest.filter((arg) => !arg.startsWith('--'));
-  const unknown = rest.find((arg) => arg.startsWith('--') && arg !== '--json');
-  if (command !== 'check' || files.length === 0 || unknown !== undefined) {
-    console.error(USAGE);
-    return 2;
-  }
-  let code = 0;
-  for (const file of files) {
-    const checked = await checkFile(file);
-    tell(checked, rest.includes('--json'), files.length > 1);
-    code = Math.max(code, codeOf(checked));
-  }
-  return code;
+async function run([command, ...rest]: readonly string[]): Promise<number> {
+  const [file] = rest;
+  if (command === 'check') return (await check(rest)) ?? misused();
+  if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);
+  if (command === 'restore' && file !== undefined && rest.length === 1) return restore(file);
+  if (command === 'check-data' && rest.length === 0) return checkData();
+  return misused();
 }
 
-async function checkFile(file: string): Promise<Checked> {
-  try {
-    const text = textOf(await readFile(file));
-    if ('refused' in text) return { file, refused: text.refused };
-    return { file, report: toReport(text.text, checkPattern(read(text.text))) };
-  } catch (error) {
-    const folder = await stat(file).then(
-      (found) => found.isDirectory(),
-      () => false,
-    );
-    const why = folder ? 'it is a folder. Name the files in it' : error instanceof Error ? error.message : String(error);
-    return { file, refused: `${file} cannot be read: ${why}.` };
-  }
+function misused(): number {
+  console.error(USAGE);
+  return 2;
 }
 
-/** The text in a file's bytes: UTF-8, or UTF-16 where its first bytes say so. */
-function textOf(bytes: Uint8Array): { readonly text: string } | { readonly refused: string } {
-  const wide = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
-  if (wide === null && hasZeros(bytes)) return { refused: 'This is no text: save the pattern as plain text in UTF-8.' };
-  const text = new TextDecoder(wide ?? 'utf-8').decode(bytes);
-  return text.trim() === '' ? { refused: 'The file is empty: there is no pattern in it.' } : { text };
-}
-
-/** A text may have a stray zero; pictures, archives and wide text without its mark have many. */
-function hasZeros(bytes: Uint8Array): boolean {
-  const looked = bytes.subarray(0, 4_000);
-  return looked.filter((byte) => byte === 0).length > looked.length / 20;
-}
-
-function codeOf(checked: Checked): number {
-  if ('refused' in checked) return 2;
-  return checked.report.diagnostics.some(({ severity }) => severity === 'error') ? 1 : 0;
-}
-
-function tell(checked: Checked, json: boolean, several: boolean): void {
-  if ('refused' in checked) {
-    const said = checked.refused.startsWith(checked.file) ? checked.refused : `${checked.file}: ${checked.refused}`;
-    console.error(said);
-    if (json && several) console.log(JSON.stringify({ file: checked.file, error: said, parts: [], diagnostics: [] }));
-    return;
-  }
-  const { file, report } = checked;
-  if (!json) process.stdout.write(forPeople(report, file));
-  else if (several) console.log(JSON.stringify({ file, ...report }));
-  else console.log(JSON.stringify(report, null, 2));
-}
-
-function forPeople(report: PatternReport, file: string): string {
-  const lines = [`${report.title || 'Untitled'} (${report.terms} terms)`];
-  for (const part of report.parts) {
-    lines.push('', part.copies > 1 ? `${part.name}, make ${part.copies}` : part.name);
-    for (const { label, uses, makes, stated, ok } of part.rounds) {
-      const differs = stated !== null && stated !== makes ? `, stated ${stated}` : '';
-      lines.push(`  ${label.padEnd(8)}${String(uses).padStart(5)} → ${String(makes).padEnd(5)}${ok ? '' : ' ✗'}${differs}`);
-    }
-  }
-  if (report.diagnostics.length > 0) lines.push('');
-  for (const { line, column, severity, message } of report.diagnostics)
-    lines.push(`${file}:${line}:${column} ${severity}: ${message}`);
-  return `${lines.join('\n')}\n`;
-}
-
-process.exitCode = await check(process.argv.slice(2));
+process.exitCode = await run(process.argv.slice(2));

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineConfig, MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
+import { copyBefore } from './copies.js';
 import { DeviceEntity } from './device.entity.js';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
@@ -50,6 +51,8 @@ export async function openDatabase(folder: string): Promise<Database> {
     await connection.execute('pragma journal_mode = wal');
     await connection.execute('pragma synchronous = full');
     await connection.execute('pragma busy_timeout = 5000');
+    const [next] = fresh ? [] : await orm.migrator.getPendingMigrations();
+    if (next) await copyBefore(orm.em.fork(), folder, next.name, Date.now());
     await orm.migrator.up();
     await connection.execute('pragma foreign_keys = on');
     return orm;

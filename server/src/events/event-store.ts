@@ -59,16 +59,20 @@ export async function appendEvents(em: EntityManager, make: string, events: read
   if (!first || !last) return null;
   const [before] = await em
     .getConnection()
-    .execute<{ last: number | null }[]>('select max(sequence) as last from event where make_id = ? and sequence < ?', [
-      make,
-      first.sequence,
-    ]);
+    .execute<{ last: number | null }[]>(
+      'select max(sequence) as last from event where make_id = ? and sequence < ?',
+      [make, first.sequence],
+      'all',
+      em.getTransactionContext(),
+    );
   return { after: before?.last ?? 0, events: added.map(toEvent), last: last.sequence };
 }
 
 async function append(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<StoredEvent[]> {
   try {
-    const rows = await em.getConnection().execute<StoredEvent[]>(APPEND, [make, JSON.stringify(events)]);
+    const rows = await em
+      .getConnection()
+      .execute<StoredEvent[]>(APPEND, [make, JSON.stringify(events)], 'all', em.getTransactionContext());
     return rows.sort((a, b) => a.sequence - b.sequence);
   } catch (error) {
     if (isForeignKeyError(error)) throw new Problem('not-found', 'There is no such make to add these steps to.');
@@ -113,6 +117,12 @@ export async function eventsSince(em: EntityManager, cursors: ReadonlyMap<string
     since.set(row.make_id, own);
   }
   return since;
+}
+
+/** Everything said of a make, in the order it arrived. */
+export async function allEvents(em: EntityManager, make: string): Promise<MakerEvent[]> {
+  const rows = await em.getConnection().execute<StoredEvent[]>('select * from event where make_id = ? order by sequence', [make]);
+  return rows.map(toEvent);
 }
 
 /** The logs of several makes, by make id. */

@@ -68,14 +68,21 @@ export class Serving {
     return { close: () => stop.abort() };
   }
 
+  /** Asks below /api, bytes for bytes. */
+  async fetch(method: string, path: string, body?: string | Uint8Array, headers: Record<string, string> = {}): Promise<Response> {
+    const { port } = this.server.address() as AddressInfo;
+    return fetch(`http://127.0.0.1:${port}/api${path}`, {
+      method,
+      headers,
+      ...(body === undefined ? {} : { body: body as string }),
+    });
+  }
+
   /** Asks below /api. A string is sent as it stands, anything else as JSON. */
   async ask(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
-    const { port } = this.server.address() as AddressInfo;
-    const response = await fetch(`http://127.0.0.1:${port}/api${path}`, {
-      method,
-      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-    });
+    const sent = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
+    const type: Record<string, string> = body === undefined ? {} : { 'content-type': 'application/json' };
+    const response = await this.fetch(method, path, sent, { ...type, ...headers });
     const text = await response.text();
     return { status: response.status, body: text ? (JSON.parse(text) as unknown) : null };
   }

@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject, signal, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
 import { switchMap } from 'rxjs';
@@ -14,13 +14,14 @@ import type { RequestFailed } from '../data/server/server';
 import { LoopMark } from '../drawing/loop-mark';
 import { SetAside } from '../controls/set-aside';
 import { ThemeToggle } from '../controls/theme-toggle';
+import { KeepSafe } from './keep-safe';
 import { Plank } from './plank';
 import { Icon } from '../controls/icon';
 
 /** Every make as a plank with its pieces standing on it. */
 @Component({
   selector: 'lem-shelf',
-  imports: [EmptyState, Icon, LoopMark, Plank, RouterLink, SetAside, ThemeToggle],
+  imports: [EmptyState, Icon, KeepSafe, LoopMark, Plank, RouterLink, SetAside, ThemeToggle],
   templateUrl: './shelf.html',
   styleUrl: './shelf.css',
 })
@@ -28,6 +29,7 @@ export class Shelf {
   private readonly api = inject(MakeApi);
   private readonly shelf = inject(ShelfList);
   private readonly sender = inject(Sender);
+  private readonly keepSafe = viewChild.required(KeepSafe);
   protected readonly here = isThisMachine();
   protected readonly sent = inject(EverythingSent);
 
@@ -54,6 +56,13 @@ export class Shelf {
         next: (makes) => this.makes.set(makes),
         error: (error: RequestFailed) => this.failure.set(error),
       });
+  }
+
+  /** A copy that is dropped on the shelf is taken in. */
+  protected drop(event: DragEvent): void {
+    event.preventDefault();
+    const file = event.dataTransfer?.files[0];
+    if (file) this.keepSafe().takeIn(file);
   }
 
   protected remove(make: ShelvedMake): void {

@@ -62,6 +62,10 @@ export class Server {
     return this.parsed(this.http.put(path, body), schema);
   }
 
+  sendFile<T>(path: string, file: Blob, type: string, schema: z.ZodType<T>): Observable<T> {
+    return this.parsed(this.http.post(path, file, { headers: { 'Content-Type': type } }), schema);
+  }
+
   /** Sends where nothing but success is answered. */
   send(method: 'DELETE', path: string): Observable<unknown> {
     return this.failing(this.http.request(method, path));
