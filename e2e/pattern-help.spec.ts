@@ -199,7 +199,17 @@ test('on a phone the text, its counts and the map can all be reached', async ({ 
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
   await openStage(page, app, await putDemo(page, app, 'Harbour puffin'), 'pattern');
+  // Reading comes first; the text has the whole screen when it is asked for, and what is wrong stands under the thumb.
+  await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeInViewport();
+  await expect(editor(page)).toBeHidden();
+  await page.getByRole('button', { name: 'Text', exact: true }).tap();
   await expect(editor(page)).toBeInViewport();
+  await editor(page).tap();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.insertText('\n\nFlag\nR1: 5 sc in ring (6)');
+  await expect(page.locator('.thumb .finding')).toContainText(/5.*6|6.*5/);
+  await expect(page.locator('.thumb .finding')).toBeInViewport();
+  await page.getByRole('button', { name: 'Read', exact: true }).tap();
   await page.getByRole('tab', { name: 'Map' }).tap();
   await page.getByRole('button', { name: 'Wing', exact: true }).tap();
   const map = page.getByRole('img', { name: /^Wing unrolled: 11 rounds/ });

@@ -57,8 +57,22 @@ test('every screen fits the phone, and whatever can be pressed is as wide as a t
     await expect(page.getByRole('link', { name: view, exact: true })).toHaveAttribute('aria-current', 'page');
     await looked(view);
   }
+  await test.step('what is in hand comes as a sheet from below, and changes the sizes behind it', async () => {
+    await page.getByRole('link', { name: 'Size', exact: true }).tap();
+    const body = page.getByRole('row', { name: /^Body/ });
+    const before = await body.innerText();
+    await expect(page.getByRole('radio', { name: '5 Bulky' })).toBeHidden();
+    await page.getByRole('button', { name: 'Change', exact: true }).tap();
+    await looked('what is in hand');
+    await page.getByRole('radio', { name: '5 Bulky' }).check();
+    await page.getByRole('button', { name: 'Done', exact: true }).tap();
+    await expect(page.getByRole('radio', { name: '5 Bulky' })).toBeHidden();
+    await expect(body).not.toHaveText(before);
+  });
   await stage(page, 'Pattern').tap();
   await looked('the pattern');
+  await page.getByRole('button', { name: 'Text', exact: true }).tap();
+  await looked('its text');
 });
 
 test('with the thumb alone: a step, a group, undo, and what is put off comes back', async ({ app, page }) => {
@@ -96,3 +110,28 @@ test('with the thumb alone: a step, a group, undo, and what is put off comes bac
     expect((await page.getByRole('button', { expanded: true }).boundingBox())!.height).toBeGreaterThan(low);
   });
 });
+
+test.describe('with the phone on its side', () => {
+  test.use({ viewport: { width: 844, height: 390 } });
+
+  test('words, dial and steps stand beside each other and cover nothing', async ({ app, page }) => {
+    await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 14 });
+    await expectRound(page, 'Round 15 of 31');
+    const boxes = await Promise.all(
+      [page.locator('.table'), page.locator('.words-now'), page.locator('.go')].map((one) => one.boundingBox()),
+    );
+    const [dialBox, words, go] = boxes.map((box) => box!) as [DOMRectLike, DOMRectLike, DOMRectLike];
+    expect(dialBox.y + dialBox.height).toBeLessThanOrEqual(go.y);
+    expect(words.x + words.width).toBeLessThanOrEqual(dialBox.x);
+    expect(go.y + go.height).toBeLessThanOrEqual(390);
+    expect(dialBox.height).toBeGreaterThan(220);
+    await expect.poll(() => tooSmall(page)).toEqual([]);
+  });
+});
+
+interface DOMRectLike {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}

@@ -1,6 +1,8 @@
-import { Component, inject } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { yarnWeight } from '@lemniscus/core/gauge';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { YarnUses } from '../data/follows/yarn-uses';
 import { InHand } from './in-hand';
@@ -19,7 +21,10 @@ const VIEWS = [
   selector: 'lem-gather-stage',
   imports: [Icon, InHand, NzButtonModule, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
-    <lem-in-hand />
+    @if (open()) {
+      <button type="button" class="behind" aria-label="Done choosing" (click)="open.set(false)"></button>
+    }
+    <lem-in-hand id="in-hand" [class.open]="open()" (keydown.escape)="open.set(false)" />
     <section class="follows">
       <nav aria-label="Gather">
         @for (view of views; track view.path) {
@@ -37,12 +42,25 @@ const VIEWS = [
       </nav>
       <router-outlet />
     </section>
+    <div class="thumb">
+      <span>{{ inHand() }}</span>
+      <button nz-button type="button" aria-controls="in-hand" [attr.aria-expanded]="open()" (click)="open.set(!open())">
+        {{ open() ? 'Done' : 'Change' }}
+      </button>
+    </div>
   `,
   styleUrl: './gather-stage.css',
 })
 export class GatherStage {
   protected readonly draft = inject(MakeDraft);
   protected readonly views = VIEWS;
+  private readonly current = inject(CurrentMake);
+  /** On a phone what is in hand is chosen in a sheet from below. */
+  protected readonly open = signal(false);
+  protected readonly inHand = computed(() => {
+    const make = this.current.make();
+    return make ? `${yarnWeight(make.yarnWeight).name} yarn, ${make.hookMm} mm hook` : '';
+  });
 
   constructor() {
     inject(YarnUses).refresh();

@@ -57,6 +57,7 @@ type View = (typeof VIEWS)[number];
     '(window:beforeprint)': 'beforePrint()',
     '(window:afterprint)': 'printing.set(false)',
     '[class.over]': 'over()',
+    '[class.writing]': 'writing()',
   },
 })
 export class PatternDesk {
@@ -81,6 +82,9 @@ export class PatternDesk {
   protected readonly refused = signal('');
   protected readonly printing = signal(false);
   protected readonly view = signal<View>('rounds');
+  /** On a phone the text has the whole screen or none of it: reading comes first, writing where there is nothing to read. */
+  private readonly turned = signal<'read' | 'write' | null>(null);
+  protected readonly writing = computed(() => (this.turned() ?? (this.parts().length === 0 ? 'write' : 'read')) === 'write');
   private readonly cursor = signal(0);
 
   protected readonly count = computed(() => this.reading().count);
@@ -97,6 +101,14 @@ export class PatternDesk {
   }));
   protected readonly errors = computed(() => this.findings().filter((finding) => finding.severity === 'error'));
   protected readonly remarks = computed(() => this.findings().filter((finding) => finding.severity !== 'error'));
+  /** What is wrong where the cursor stands, else first of all: said under the thumb. */
+  protected readonly nearest = computed(() => {
+    const text = this.reading().text;
+    const at = this.cursor();
+    const [from, to] = [text.lastIndexOf('\n', at - 1) + 1, text.indexOf('\n', at)];
+    const here = this.findings().find((one) => one.from >= from && (to < 0 || one.from <= to));
+    return here ?? this.errors()[0] ?? null;
+  });
   /** Lines with something wrong in them; one slip often shows in two ways. */
   protected readonly places = computed(() => {
     const placeOf = placesIn(this.reading().text);
@@ -138,7 +150,12 @@ export class PatternDesk {
     this.view.set(VIEWS.find((each) => each === view) ?? 'rounds');
   }
 
+  protected turn(to: 'read' | 'write'): void {
+    this.turned.set(to);
+  }
+
   protected goTo(offset: number): void {
+    this.turned.set('write');
     this.editor().goTo(offset);
   }
 

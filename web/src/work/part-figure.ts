@@ -68,15 +68,8 @@ const FRAME = { width: 190, height: 200 };
     @media (min-width: 761px) and (max-width: 1080px) and (min-height: 1000px) {
       figure {
         display: flex;
-        flex-direction: row;
-        align-items: center;
-        justify-content: flex-start;
-        gap: 18px;
+        gap: 10px;
         padding: 0 24px 14px;
-      }
-      svg {
-        flex: none;
-        height: 100%;
       }
     }
   `,
