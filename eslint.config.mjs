@@ -148,5 +148,10 @@ export default tseslint.config(
     files: ['server/pages/**/*.js'],
     languageOptions: { globals: { document: 'readonly', fetch: 'readonly', location: 'readonly', navigator: 'readonly' } },
   },
-  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } } },
+  {
+    files: ['**/*.mjs'],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', fetch: 'readonly', setTimeout: 'readonly' },
+    },
+  },
 );

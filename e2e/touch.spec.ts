@@ -18,6 +18,21 @@ function tooSmall(page: Page): Promise<string[]> {
   }, THUMB);
 }
 
+/** Buttons whose words run out of them. */
+function runningOut(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('button, .ant-btn')]
+      .filter((node) => node.checkVisibility({ visibilityProperty: true }) && !node.matches('.table, lem-due-card *'))
+      .filter((node) => {
+        const words = document.createRange();
+        words.selectNodeContents(node);
+        const [own, box] = [words.getBoundingClientRect(), node.getBoundingClientRect()];
+        return own.width > 0 && box.width > 0 && (own.left < box.left - 0.5 || own.right > box.right + 0.5);
+      })
+      .map((node) => node.textContent.trim()),
+  );
+}
+
 const sideways = (page: Page): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
 
 test('every screen fits the phone, and whatever can be pressed is as wide as a thumb', async ({ app, page }) => {
@@ -27,6 +42,7 @@ test('every screen fits the phone, and whatever can be pressed is as wide as a t
     // Dialogs grow as they open.
     await expect.poll(() => tooSmall(page), { message: what }).toEqual([]);
     expect(await sideways(page), what).toBeLessThanOrEqual(0);
+    expect(await runningOut(page), what).toEqual([]);
   };
   await looked('the work');
   await page.getByRole('button', { name: 'More' }).tap();

@@ -6,8 +6,8 @@ import { openDB } from 'idb';
 import { defer, of, throwError } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { BrowserStorage } from '../../test/browser-storage';
-import { fakeTime, settle, turns, windowWith } from '../../test/device';
-import { DeviceDatabase } from '../device/database';
+import { FakeLocks, fakeTime, settle, turns, windowWith } from '../../test/device';
+import { DeviceDatabase, entryOfEvent } from '../device/database';
 import { MakeApi } from '../server/make-api';
 import { RequestFailed } from '../server/server';
 import { Journal } from './journal';
@@ -165,6 +165,30 @@ describe('the journal', () => {
     await settle(5_000);
     expect(sent.flat()).toEqual(Array.from({ length: 20 }, (_, i) => i + 1));
   });
+
+  it('sends what a week away gathered, in order and once, also when the way is bad and the page is closed in between', async () => {
+    const WEEK = 20_000;
+    // One window sends for both.
+    vi.stubGlobal('navigator', { locks: new FakeLocks() });
+    failures = away(10_000);
+    const { sender } = open();
+    for (let from = 0; from < WEEK; from += 1_000)
+      await sender.put(...Array.from({ length: 1_000 }, (_, i) => entryOfEvent(MAKE, event(from + i + 1))));
+    await settle(1_000);
+    const next = open();
+    // Every third try is lost.
+    failures = [];
+    const lose = setInterval(() => failures.push(...away(1)), 1_700);
+    next.sender.sendNow();
+    await vi.waitFor(async () => {
+      await turns(4_000);
+      await settle(500);
+      expect(next.sender.waiting()).toBe(0);
+    }, 60_000);
+    clearInterval(lose);
+    expect(sent.flat()).toEqual(Array.from({ length: WEEK }, (_, i) => i + 1));
+    expect(await next.journal.pending()).toEqual([]);
+  }, 90_000);
 
   it('leaves none behind that was added just as the last ones were found gone', async () => {
     const { box, journal } = open();

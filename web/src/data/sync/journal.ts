@@ -70,8 +70,10 @@ export class Journal {
     for (const { key, at } of entries) if (this.memory.get(key)?.at === at) this.memory.delete(key);
     await this.database.with(async (device) => {
       const transaction = device.transaction('entries', 'readwrite');
-      for (const { key, at } of entries) if ((await transaction.store.get(key))?.at === at) await transaction.store.delete(key);
-      await transaction.done;
+      const letGo = async ({ key, at }: Entry): Promise<void> => {
+        if ((await transaction.store.get(key))?.at === at) await transaction.store.delete(key);
+      };
+      await Promise.all([...entries.map(letGo), transaction.done]);
     }, undefined);
   }
 
