@@ -18,28 +18,39 @@ export function merged(base: Fields, mine: Fields, theirs: Fields): Fields | nul
   for (const field of ['text', 'yarnWeight', 'hookMm', 'kit'] as const) {
     const own = mine[field];
     if (own === undefined || same(own, theirs[field])) continue;
-    const both = mergedField(base[field], own, theirs[field]);
+    const both = MERGED[field](base[field], own, theirs[field]);
     if (both === undefined) return null;
     if (!same(both, theirs[field])) fit[field] = both;
   }
   return fit;
 }
 
-/** @returns undefined where the two do not fit */
-function mergedField(base: unknown, mine: unknown, theirs: unknown): unknown {
-  if (same(base, theirs)) return mine;
-  if (same(base, mine)) return theirs;
+type Merge = (base: unknown, mine: unknown, theirs: unknown) => unknown;
+
+/** How each field is brought together; undefined where the two do not fit. */
+const MERGED: Readonly<Record<keyof Fields, Merge>> = {
+  text: (base, mine, theirs) => {
+    const whole = mergedWhole(base, mine, theirs);
+    if (whole !== undefined || base === undefined) return whole;
+    return mergeTexts(base as string, mine as string, theirs as string) ?? undefined;
+  },
+  yarnWeight: mergedWhole,
+  hookMm: mergedWhole,
+  kit: (base, mine, theirs) =>
+    mergedWhole(base, mine, theirs) ?? (base && mergedKit(base as Values, mine as Values, theirs as Values)),
+};
+
+/** The one that was changed; undefined where both were. */
+function mergedWhole(base: unknown, mine: unknown, theirs: unknown): unknown {
   if (base === undefined) return undefined;
-  if (typeof base === 'string') return mergeTexts(base, mine as string, theirs as string) ?? undefined;
-  if (typeof base === 'object' && base !== null && !Array.isArray(base))
-    return mergedKit(base as Values, mine as Values, theirs as Values);
-  return undefined;
+  if (same(base, theirs)) return mine;
+  return same(base, mine) ? theirs : undefined;
 }
 
 function mergedKit(base: Values, mine: Values, theirs: Values): Values | undefined {
   const both: Record<string, unknown> = {};
   for (const field of Object.keys({ ...theirs, ...mine })) {
-    const value = same(mine[field], theirs[field]) ? mine[field] : mergedField(base[field], mine[field], theirs[field]);
+    const value = same(mine[field], theirs[field]) ? mine[field] : mergedWhole(base[field], mine[field], theirs[field]);
     if (value === undefined) return undefined;
     both[field] = value;
   }
