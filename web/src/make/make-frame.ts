@@ -8,7 +8,6 @@ import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { MakerLog } from '../data/open/maker-log';
 import { PiecePlans } from '../data/open/piece-plans';
-import { DeviceDatabase } from '../data/device/database';
 import { Gathering } from '../data/follows/gathering';
 import { Shapes } from '../data/follows/shapes';
 import { Sender } from '../data/sync/sender';
@@ -29,7 +28,6 @@ export class MakeFrame {
 
   protected readonly current = inject(CurrentMake);
   protected readonly draft = inject(MakeDraft);
-  private readonly device = inject(DeviceDatabase);
   private readonly shapes = inject(Shapes);
   private readonly sender = inject(Sender);
 
@@ -46,7 +44,7 @@ export class MakeFrame {
   protected readonly unsaved = computed(() => {
     const waiting = this.sender.waiting();
     if (this.sender.trouble() && waiting > 0) return `Server away: ${waiting} kept here to be sent`;
-    return this.device.trouble() ?? this.shapes.trouble() ?? '';
+    return this.shapes.trouble() ?? '';
   });
 
   constructor() {

@@ -62,7 +62,8 @@ export class MakeDraft {
 
   /** What windows that are gone could not save of a make. */
   left(make: string): Promise<Unsaved | null> {
-    return this.changes.adopt(make, this.next());
+    this.at = this.next();
+    return this.changes.adopt(make, this.at);
   }
 
   /** Takes up a make as it is stored, with what was left of it. */

@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Taken } from '@lemniscus/api';
 import {
   catchError,
@@ -68,8 +68,11 @@ export class Sender {
   /** Whether something was added since what waits was last looked through. */
   private added = false;
 
+  /** Entries the server has not acknowledged, by their keys. */
+  private readonly keys = signal<ReadonlySet<string>>(new Set());
+
   /** How many entries the server has not acknowledged. */
-  readonly waiting = signal(0);
+  readonly waiting = computed(() => this.keys().size);
   /** Why sending does not work at the moment; null while it does. */
   readonly trouble = signal<string | null>(null);
 
@@ -96,7 +99,7 @@ export class Sender {
   /** Keeps entries and sends them. */
   put(...entries: readonly Entry[]): Promise<void> {
     for (const { key } of entries) this.asking.delete(key);
-    this.waiting.update((count) => count + entries.length);
+    this.keys.update((keys) => new Set([...keys, ...entries.map(({ key }) => key)]));
     return this.journal.put(...entries);
   }
 
@@ -139,7 +142,7 @@ export class Sender {
 
   private async sendNext(): Promise<number> {
     const all = await this.journal.pending();
-    this.waiting.set(all.length);
+    this.keys.set(new Set(all.map(({ key }) => key)));
     const mine = await this.mine(all);
     const first = mine[0];
     if (!first) {
