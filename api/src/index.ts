@@ -9,5 +9,5 @@ export { HookMm, Make, MakeChange, MakeId, NewMake, PatternText, PiecesSaid, She
 export { PatternDocument, patternSchema } from './pattern-document.js';
 export { Revision, RevisionText } from './revision.js';
 export { KeptMeasurement, Measurement, MeasurementBatch } from './measurement.js';
-export { sortOut, Taken } from './refused.js';
+export { sortOut, Taken, TakenAnswer } from './refused.js';
 export { KeptYarn, ListedYarn, Yarn, YarnBatch, YarnUse } from './yarn.js';

@@ -4,6 +4,9 @@ import * as z from 'zod';
 export const Taken = z.object({ refused: z.array(z.object({ index: z.int().min(0), message: z.string() })) });
 export type Taken = z.infer<typeof Taken>;
 
+/** As a batch is answered: with nothing where all of it was taken. */
+export const TakenAnswer = Taken.nullable().transform((taken): Taken => taken ?? { refused: [] });
+
 /** The entries of a batch that are what they should be, and what is wrong with the others. */
 export function sortOut<T>(schema: z.ZodType<T>, all: readonly unknown[]): { readonly good: T[] } & Taken {
   const good: T[] = [];

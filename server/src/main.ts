@@ -6,6 +6,7 @@ import { createApp } from './app.js';
 import { copyOfTheDay } from './database/copies.js';
 import { openDatabase } from './database/open.js';
 import { openHome } from './home/open-home.js';
+import { foldAhead } from './folds/shelf.js';
 import { LiveMakes } from './live/live-makes.js';
 import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
@@ -34,6 +35,8 @@ async function main(): Promise<void> {
   await once(server, 'listening');
   console.log(`Lemniscus is at http://${HOST}:${(server.address() as AddressInfo).port}`);
   if (house) console.log(`In the house: ${house.door.addresses().join(', ')}. The code is shown under Devices.`);
+
+  foldAhead(database.em.fork()).catch((error: unknown) => console.error(error));
 
   let stopping = false;
   const stop = async (): Promise<void> => {

@@ -1,7 +1,8 @@
-import { KeptYarn, sortOut, YarnBatch, type Taken } from '@lemniscus/api';
+import { KeptYarn, sortOut, YarnBatch } from '@lemniscus/api';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
+import { answerTaken } from '../http/taken.js';
 import { keepYarns, listYarns } from './yarn-store.js';
 
 export function yarnRoutes(database: Database): Router {
@@ -12,7 +13,7 @@ export function yarnRoutes(database: Database): Router {
   routes.put('/', async (request, response) => {
     const { good, refused } = sortOut(KeptYarn, parse(YarnBatch, request.body).yarns);
     await keepYarns(database.em.fork(), good);
-    response.json({ refused } satisfies Taken);
+    answerTaken(response, refused);
   });
   return routes;
 }

@@ -1,8 +1,9 @@
-import { Event, EventBatch, MakeId, sortOut, type Taken } from '@lemniscus/api';
+import { Event, EventBatch, MakeId, sortOut } from '@lemniscus/api';
 import { Router } from 'express';
 import * as z from 'zod';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
+import { answerTaken } from '../http/taken.js';
 import type { LiveMakes } from '../live/live-makes.js';
 import { findMake } from '../makes/make-store.js';
 import { appendEvents, eventsAfter } from './event-store.js';
@@ -27,7 +28,7 @@ export function eventRoutes(database: Database, live: LiveMakes): Router {
     const { good, refused } = sortOut(Event, events);
     const added = await appendEvents(em, make, good);
     if (added) live.tell(make, 'events', added.events.length <= MOST_TOLD ? added : null);
-    response.json({ refused } satisfies Taken);
+    answerTaken(response, refused);
   });
   routes.get<'/live', { id: string }>('/live', async (request, response) => {
     const make = await findMake(database.em.fork(), parse(MakeId, request.params.id));

@@ -40,7 +40,7 @@ it('says of every make where its pieces are as its whole log does, however often
       const all: MakerEvent[] = [];
       for (const [n, step] of steps.entries()) {
         all.push(eventOf(step, n, all));
-        expect((await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [all.at(-1)!] })).body).toEqual({ refused: [] });
+        expect((await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [all.at(-1)!] })).status).toBe(204);
         if (step.visit || n === steps.length - 1) {
           const whole = JSON.parse(JSON.stringify(piecesSaid(record(EMPTY_LOG, all)))) as object;
           const [make] = (await serving.ask('GET', '/makes')).body as [{ said: object }];

@@ -15,6 +15,11 @@ export async function shelvedMakes(em: EntityManager): Promise<ShelvedMake[]> {
   return makes.map((make) => ({ ...make, said: said.get(make.id) ?? {} }));
 }
 
+/** Folds what was never folded, a make at a time, so that the first visit of the shelf need not wait for it. */
+export async function foldAhead(em: EntityManager): Promise<void> {
+  for (const { id } of await listMakes(em)) await placesOf(em.fork(), [id]);
+}
+
 /**
  * Where the pieces of makes are. What was folded before is kept, so that only what came since is looked at: a long log is
  * folded once, not at every visit.

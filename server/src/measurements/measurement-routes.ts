@@ -1,7 +1,8 @@
-import { KeptMeasurement, MeasurementBatch, sortOut, type Taken } from '@lemniscus/api';
+import { KeptMeasurement, MeasurementBatch, sortOut } from '@lemniscus/api';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';
+import { answerTaken } from '../http/taken.js';
 import { keepMeasurements, listMeasurements } from './measurement-store.js';
 
 export function measurementRoutes(database: Database): Router {
@@ -12,7 +13,7 @@ export function measurementRoutes(database: Database): Router {
   routes.put('/', async (request, response) => {
     const { good, refused } = sortOut(KeptMeasurement, parse(MeasurementBatch, request.body).measurements);
     await keepMeasurements(database.em.fork(), good);
-    response.json({ refused } satisfies Taken);
+    answerTaken(response, refused);
   });
   return routes;
 }

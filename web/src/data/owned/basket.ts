@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { ListedYarn, Taken, Yarn, YarnUse } from '@lemniscus/api';
+import { ListedYarn, TakenAnswer, Yarn, YarnUse } from '@lemniscus/api';
 import { YARN_BOUNDS } from '@lemniscus/core/bounds';
 import { map, type Observable } from 'rxjs';
 import * as z from 'zod';
@@ -26,7 +26,7 @@ export class Basket extends KeptList<Yarn> {
         server.put(
           '/api/yarns',
           { yarns: changes.map(({ value, changedAt, removed }) => ({ ...value, changedAt, removed })) },
-          Taken,
+          TakenAnswer,
         ),
       batch: YARN_BOUNDS.rows,
     });

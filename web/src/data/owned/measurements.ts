@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { KeptMeasurement, Measurement, Taken } from '@lemniscus/api';
+import { KeptMeasurement, Measurement, TakenAnswer } from '@lemniscus/api';
 import { map } from 'rxjs';
 import * as z from 'zod';
 import { KeptList } from '../sync/kept-list';
@@ -21,7 +21,7 @@ export class Measurements extends KeptList<Measurement> {
         server.put(
           '/api/measurements',
           { measurements: changes.map(({ value, changedAt, removed }) => ({ measurement: value, changedAt, removed })) },
-          Taken,
+          TakenAnswer,
         ),
       batch: 1_000,
     });

@@ -6,7 +6,8 @@ import {
   Revision,
   RevisionText,
   ShelvedMake,
-  Taken,
+  TakenAnswer,
+  type Taken,
   type MakeChange,
   type NewMake,
 } from '@lemniscus/api';
@@ -52,7 +53,7 @@ export class MakeApi {
   }
 
   append(id: string, events: readonly unknown[]): Observable<Taken> {
-    return this.server.post(`/api/makes/${id}/events`, { events }, Taken);
+    return this.server.post(`/api/makes/${id}/events`, { events }, TakenAnswer);
   }
 
   /** All events after the cursor, page by page, and the new cursor. */
