@@ -60,7 +60,7 @@ export class Sender {
   private readonly journal = inject(Journal);
   private readonly windowId = inject(WindowId);
   private readonly routes = new Map<string, Route>();
-  /** Entries that wait for the maker; forgotten with the window, which asks again. */
+  /** Entries that wait for the maker, as they were sent; forgotten with the window, which asks again. */
   private readonly asking = new Set<string>();
   private readonly again = new Subject<null>();
   /** Nothing waits, or what waits cannot be sent at the moment. */
@@ -98,7 +98,6 @@ export class Sender {
 
   /** Keeps entries and sends them. */
   put(...entries: readonly Entry[]): Promise<void> {
-    for (const { key } of entries) this.asking.delete(key);
     this.keys.update((keys) => new Set([...keys, ...entries.map(({ key }) => key)]));
     return this.journal.put(...entries);
   }
@@ -146,6 +145,7 @@ export class Sender {
     const mine = await this.mine(all);
     const first = mine[0];
     if (!first) {
+      this.trouble.set(null);
       if (!this.added) this.rested.next();
       return 0;
     }
@@ -160,7 +160,7 @@ export class Sender {
   private async mine(all: readonly Entry[]): Promise<Entry[]> {
     const free: Entry[] = [];
     for (const entry of all) {
-      if (!this.routes.has(entry.kind) || this.asking.has(entry.key)) continue;
+      if (!this.routes.has(entry.kind) || this.asking.has(nameOf(entry))) continue;
       if (entry.by === this.windowId.id ? entry.waits : entry.by && (await this.windowId.isElsewhere(entry.by))) continue;
       free.push(entry);
     }
@@ -190,8 +190,13 @@ export class Sender {
     for (const { entry, why } of refused) await this.journal.refuse(entry, why);
     const left = new Set([...refused.map(({ entry }) => entry.key), ...asks.map(({ key }) => key)]);
     await this.journal.acknowledge(batch.filter(({ key }) => !left.has(key)));
-    for (const { key } of asks) this.asking.add(key);
+    for (const entry of asks) this.asking.add(nameOf(entry));
   }
+}
+
+/** One state of an entry: what was changed again asks nobody anything yet. */
+function nameOf({ key, at }: Entry): string {
+  return `${key} ${at}`;
 }
 
 /** What the answer to a batch says of its entries. */
