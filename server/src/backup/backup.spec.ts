@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { copyOfTheDay } from '../database/copies.js';
-import { MAKE, reached, Serving, uuid } from '../test/serving.js';
+import { MAKE, reached, Serving, SWATCH, uuid } from '../test/serving.js';
 import { fromFile, toFile } from './backup-file.js';
 import { readAll, takeIn } from './backup-store.js';
 
@@ -15,18 +15,6 @@ const yarn = (n: number, grams: number, changedAt: number) => ({
   ...{ id: uuid(n), name: `Gull ${n}`, yarnWeight: 4, fibre: 'wool', colour: '=red', metresPer100g: 200, grams },
   ...{ weighedAt: 5, dyeLot: '', ballGrams: null, price: null, changedAt, removed: false },
 });
-const swatch = {
-  id: uuid(700),
-  takenAt: 5,
-  kind: 'swatch',
-  yarnWeight: 4,
-  hookMm: 3.5,
-  stitches: 20,
-  widthMm: 108,
-  rounds: null,
-  heightMm: null,
-};
-
 /** Two makes, one off the shelf and changed, with logs, earlier texts, yarns and a measurement. */
 async function fill(): Promise<void> {
   await serving.ask('POST', '/makes', MAKE);
@@ -35,7 +23,7 @@ async function fill(): Promise<void> {
   await serving.ask('DELETE', `/makes/${OTHER.id}`);
   await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(1, 1), reached(2, 2)] });
   await serving.ask('PUT', '/yarns', { yarns: [yarn(1, 50, 10), yarn(2, 60, 10)] });
-  await serving.ask('PUT', '/measurements', { measurements: [{ measurement: swatch, changedAt: 3, removed: false }] });
+  await serving.ask('PUT', '/measurements', { measurements: [{ measurement: SWATCH, changedAt: 3, removed: false }] });
 }
 
 const all = () => readAll(serving.database.em.fork(), 0);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MAKE, reached, Serving, uuid } from '../test/serving.js';
+import { MAKE, reached, Serving, SWATCH, uuid } from '../test/serving.js';
 
 const serving = new Serving();
 const yarn = (n: number, more: object = {}) => ({
@@ -94,17 +94,6 @@ describe('the basket', () => {
 });
 
 describe('measurements', () => {
-  const swatch = {
-    id: uuid(7),
-    takenAt: 5,
-    kind: 'swatch',
-    yarnWeight: 4,
-    hookMm: 3.5,
-    stitches: 20,
-    widthMm: 108,
-    rounds: 20,
-    heightMm: 104,
-  };
   const keep = (measurement: object, changedAt = 1, removed = false) =>
     serving.ask('PUT', '/measurements', { measurements: [{ measurement, changedAt, removed }] });
 
@@ -120,23 +109,23 @@ describe('measurements', () => {
       metresPer100g: 190,
       runs: { across: 500, up: 300, fixed: 900 },
     };
-    for (const each of [swatch, weight, swatch]) expect((await keep(each)).status).toBe(204);
+    for (const each of [SWATCH, weight, SWATCH]) expect((await keep(each)).status).toBe(204);
     await serving.stop();
     await serving.start();
     expect((await serving.ask('GET', '/measurements')).body).toMatchObject([
       { measurement: weight },
-      { measurement: swatch, changedAt: 1 },
+      { measurement: SWATCH, changedAt: 1 },
     ]);
-    await keep(swatch, 2, true);
-    await keep(swatch, 1);
+    await keep(SWATCH, 2, true);
+    await keep(SWATCH, 1);
     expect((await serving.ask('GET', '/measurements')).body).toMatchObject([{ measurement: weight }]);
   });
 
   it.each([
-    [{ ...swatch, kind: 'guess' }],
-    [{ ...swatch, stitches: 0 }],
-    [{ ...swatch, widthMm: -4 }],
-    [{ ...swatch, hookMm: 0.1 }],
-    [{ ...swatch, hookMm: 500 }],
+    [{ ...SWATCH, kind: 'guess' }],
+    [{ ...SWATCH, stitches: 0 }],
+    [{ ...SWATCH, widthMm: -4 }],
+    [{ ...SWATCH, hookMm: 0.1 }],
+    [{ ...SWATCH, hookMm: 500 }],
   ])('refuse %j', async (bad) => expect((await keep(bad)).body).toMatchObject({ refused: [{ index: 0 }] }));
 });

@@ -102,3 +102,15 @@ export function uuid(n: number): string {
 export function reached(n: number, action: number) {
   return { id: uuid(n), piece: 'float/1', at: 1_000 + n, kind: 'reached', round: 0, action };
 }
+
+export const SWATCH = {
+  id: uuid(7),
+  takenAt: 5,
+  kind: 'swatch',
+  yarnWeight: 4,
+  hookMm: 3.5,
+  stitches: 20,
+  widthMm: 108,
+  rounds: 20,
+  heightMm: 104,
+};

@@ -186,6 +186,17 @@ describe('the open make', () => {
     expect([draft.saving(), current.text()]).toEqual(['saved', server.make.text]);
   });
 
+  it('goes on from its own changes when what a gone window left of the same make is stored under it', async () => {
+    const { draft } = await open();
+    draft.change({ text: `${TEXT}\nR3: sc around (12)` });
+    const body = { version: 1, text: TEXT.replace('Buoy', 'Bell'), base: { text: TEXT } };
+    const left = { key: `change/${MAKE_ID}/gone`, kind: 'change', of: MAKE_ID, at: 1, body, by: 'gone' };
+    await windowWith({ provide: MakeApi, useValue: server }).get(Journal).put(left);
+    await settle(5_000);
+    expect(server.make.text).toBe(`${TEXT.replace('Buoy', 'Bell')}\nR3: sc around (12)`);
+    expect([draft.saving(), await kept()]).toEqual(['saved', []]);
+  });
+
   it('takes up what windows left, together where it fits, and sets aside what does not', async () => {
     const [one, other, third] = [await open(), await open(), await open()];
     server.away = true;

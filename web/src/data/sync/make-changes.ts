@@ -85,7 +85,11 @@ export class MakeChanges {
     const read = Unsaved.safeParse(entry.body);
     if (!read.success) return of({ refused: [{ entry, why: read.error.issues[0]!.message }] });
     const sent = read.data;
-    const tell = (told: DistributiveOmit<Told, 'make' | 'at'>): void => this.told.next({ make, at: entry.at, ...told });
+    // What another window left is none of this one's changes: the draft here goes on from its own.
+    const own = entry.key === this.key(make);
+    const tell = (told: DistributiveOmit<Told, 'make' | 'at'>): void => {
+      if (own) this.told.next({ make, at: entry.at, ...told });
+    };
     return this.store(make, sent, MOST_TRIES).pipe(
       tap((saved) => tell(saved ? { is: 'stored', sent, saved } : { is: 'conflict' })),
       map((saved) => (saved ? {} : { asks: [entry] })),
