@@ -12,6 +12,7 @@ import {
   type Worked,
 } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
+import { fillOf, type Fill } from './fill.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
 export const WAYS: readonly Way[] = ['spiral', 'joined', 'turned'];
@@ -67,6 +68,9 @@ export interface Fabric {
   readonly limbs: readonly (PartRef | null)[];
   /** What the first round is worked over when it is no ring, or null. */
   readonly foundation: Foundation | null;
+  /** Rounds worked over a foundation, 0-based, with it: the first, and one in which other pieces are joined on. */
+  readonly foundations: ReadonlyMap<number, Foundation>;
+  readonly fill: Fill;
 }
 
 /** Builds the fabric of a counted part. Rounds past `BOUNDS.partStitches` are left out. */
@@ -81,7 +85,7 @@ export function fabricOf({ part, rounds }: PartCount): Fabric {
     // "R4–R9: sc around. Change to white" changes once, after R9.
     builder.addRound(round.number < line.last ? withoutLastColour(line.items) : line.items, round);
   }
-  return builder.finish();
+  return builder.finish(fillOf(part));
 }
 
 /** The items without changes of colour at their end, which are made for the next round. */
@@ -129,7 +133,7 @@ class FabricBuilder {
   private readonly workIndex = new Map<Worked, number>();
   private readonly colours = [''];
   private readonly limbs: (PartRef | null)[] = [null];
-  private foundation: Foundation | null = null;
+  private readonly foundations = new Map<number, Foundation>();
   private row = 0;
   private roundIndex = 0;
   private group = 0;
@@ -186,7 +190,7 @@ class FabricBuilder {
 
   private belowOf(items: readonly Item[], { uses, available, way }: RoundCount): Below {
     const foundation = foundationOf(items);
-    if (this.roundIndex === 0) this.foundation = foundation;
+    if (foundation) this.foundations.set(this.roundIndex, foundation);
     const scaled = (length: number): number => (uses > length && length > 0 ? length / uses : 1);
     if (foundation?.from === 'loops' && foundation.part === null) {
       const at = this.rounds.findIndex((round, index) => index < this.roundIndex && round.number === foundation.round);
@@ -304,7 +308,7 @@ class FabricBuilder {
     return known >= 0 || this.limbs.length > MOST_LIMBS ? Math.max(0, known) : this.limbs.push(limb) - 1;
   }
 
-  finish(): Fabric {
+  finish(fill: Fill): Fabric {
     const actionCount = this.actionWork.length;
     this.roundStart[this.roundIndex] = this.row;
     this.roundAction[this.roundIndex] = actionCount;
@@ -329,7 +333,9 @@ class FabricBuilder {
       works: this.works,
       colours: this.colours,
       limbs: this.limbs,
-      foundation: this.foundation,
+      foundation: this.foundations.get(0) ?? null,
+      foundations: this.foundations,
+      fill,
     };
   }
 }

@@ -13,6 +13,8 @@ export {
   type Change,
   type Fabric,
 } from './fabric.js';
+export { bodyOf, figureFabric, type FigureFabric, type FigurePiece } from './figure.js';
+export { fillOf, type Fill } from './fill.js';
 export { loopsLeft } from './loops-left.js';
 export { roundColours } from './round-colours.js';
 export { toReport, type PatternReport } from './report.js';

@@ -27,7 +27,8 @@ export type Fact =
   | { readonly is: 'eyes'; readonly rounds: readonly [number, number] | null; readonly apart: Apart | null }
   /** 'none' where nothing is to be stuffed. */
   | { readonly is: 'stuffing'; readonly how: Firmness | 'none' }
-  | { readonly is: 'face' | 'limb' | 'right side' | 'closing' }
+  /** 'pressed flat' beside a stuffing of 'none': it lies in two layers. */
+  | { readonly is: 'face' | 'limb' | 'right side' | 'closing' | 'pressed flat' }
   | { readonly is: 'tail'; readonly mm: number | null }
   | { readonly is: 'thing'; readonly thing: Thing; readonly count: number | null; readonly mm: number | null }
   | { readonly is: 'marker'; readonly stitch: 'first' | 'last' }
@@ -102,7 +103,8 @@ const STUFFS = /^(?:re)?(?:stuff|fill)(?:ing|ed|s)?$|^fib(?:re|er)fill$|^polyfil
 
 /** How a sentence stuffs: denied where nothing is to go in, "not too firmly" where little is. */
 function stuffingIn(clauses: readonly Clause[], all: Clause): Fact[] {
-  if (has(all, 'unstuffed') || (has(all, 'flat') && has(all, 'press', 'pressed'))) return [{ is: 'stuffing', how: 'none' }];
+  if (has(all, 'flat') && has(all, 'press', 'pressed')) return [{ is: 'stuffing', how: 'none' }, { is: 'pressed flat' }];
+  if (has(all, 'unstuffed')) return [{ is: 'stuffing', how: 'none' }];
   for (const clause of clauses) {
     const at = clause.findIndex(({ key }) => STUFFS.test(key));
     if (at < 0) continue;

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { BufferGeometry, LatheGeometry, Vector2, Vector3 } from 'three';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
-import { estimateStitch, roundHeights } from '../gauge/index.js';
+import { checkPattern, fabricOf } from '../fabric/index.js';
+import { estimateStitch } from '../gauge/index.js';
 import { read } from '../notation/index.js';
 import {
-  lieOf,
   measure,
-  outline,
+  outlineOf,
+  outlinePoints,
+  plainOutline,
   scaleProfile,
   stitchOfPart,
   stuffedProfile,
@@ -16,17 +17,10 @@ import {
   type Profile,
 } from './index.js';
 
-const BALL: Outline = {
-  counts: [6, 12, 18, 24, 30, 30, 30, 30, 30, 24, 18, 12, 6],
-  heights: Array<number>(13).fill(1),
-  lie: 'stuffed',
-};
+const BALL = plainOutline([6, 12, 18, 24, 30, 30, 30, 30, 30, 24, 18, 12, 6]);
 const MEDIUM = { yarnWeight: 4, hookMm: 3.5 } as const;
 
-function outlineOf(text: string): Outline {
-  const fabric = fabricOf(checkPattern(read(text)).parts[0]!);
-  return { counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) };
-}
+const outlineIn = (text: string): Outline => outlineOf(fabricOf(checkPattern(read(text)).parts[0]!));
 
 /** Volume inside a closed mesh: the sum of the tetrahedra from the origin to its triangles. */
 function meshVolume(geometry: BufferGeometry): number {
@@ -81,7 +75,7 @@ describe('sizes', () => {
   it('grow with taller stitches: a tube in hdc is a third higher, in dc twice as high', () => {
     // 8 and 12 increases a round lie flat where sc take 6 (common practice).
     const tube = (stitch: string): number =>
-      measure(unitProfile(outlineOf(`R1: 6 sc in ring\nR2: inc × 6\nR3–R30: ${stitch} around`), 0.95)).height;
+      measure(unitProfile(outlineIn(`R1: 6 sc in ring\nR2: inc × 6\nR3–R30: ${stitch} around`), 0.95)).height;
     expect(tube('hdc') / tube('sc')).toBeCloseTo(8 / 6, 1);
     expect(tube('dc') / tube('sc')).toBeCloseTo(2, 0.5);
   });
@@ -91,7 +85,7 @@ describe('volume', () => {
   it('agrees with the volume of a mesh turned by three', () => {
     for (const counts of [BALL.counts, [6, 9, 12, 15, 18, 21, 24], [6, 12, 18, 18, 18, 9, 6]]) {
       const profile = stuffedProfile(counts, { width: 5.4, height: 5.2 });
-      const points = outline(profile).map(([r, z]) => new Vector2(r, z));
+      const points = outlinePoints(profile).map(([r, z]) => new Vector2(r, z));
       // The mesh is closed at an open rim, as the stuffing is.
       if (points.at(-1)!.x > 0) points.push(new Vector2(0, points.at(-1)!.y));
       const mesh = meshVolume(new LatheGeometry(points, 720));
@@ -101,21 +95,33 @@ describe('volume', () => {
 
   it('agrees with closed forms: a cone, and a torus by Pappus', () => {
     const steps = 2_000;
-    const cone: Profile = {
-      r: Float64Array.from({ length: steps }, (_, k) => (20 * (k + 1)) / steps),
-      z: Float64Array.from({ length: steps }, (_, k) => (60 * (k + 1)) / steps),
-      pole: 0,
+    const turned = (rings: number, r: (k: number) => number, z: (k: number) => number, pole: number): Profile => ({
+      r: Float64Array.from({ length: rings }, (_, k) => r(k)),
+      s: new Float64Array(rings),
+      z: Float64Array.from({ length: rings }, (_, k) => z(k)),
+      base: { r: 0, s: 0 },
+      pole,
       tip: null,
-    };
+      main: rings,
+      flat: false,
+      stuffed: true,
+      settled: true,
+    });
+    const cone = turned(
+      steps,
+      (k) => (20 * (k + 1)) / steps,
+      (k) => (60 * (k + 1)) / steps,
+      0,
+    );
     expect(measure(cone).volume / ((Math.PI * 20 ** 2 * 60) / 3)).toBeCloseTo(1, 9);
     // A circle of radius 8 whose centre goes round at 30: its area times the way of its centre.
     const turn = (k: number): number => -Math.PI / 2 + (2 * Math.PI * k) / steps;
-    const torus: Profile = {
-      r: Float64Array.from({ length: steps + 1 }, (_, k) => 30 + 8 * Math.cos(turn(k))),
-      z: Float64Array.from({ length: steps + 1 }, (_, k) => 8 * Math.sin(turn(k))),
-      pole: -8,
-      tip: null,
-    };
+    const torus = turned(
+      steps + 1,
+      (k) => 30 + 8 * Math.cos(turn(k)),
+      (k) => 8 * Math.sin(turn(k)),
+      -8,
+    );
     expect(measure(torus).volume / (2 * Math.PI * 30 * Math.PI * 8 ** 2)).toBeCloseTo(1, 4);
   });
 });

@@ -8,24 +8,9 @@ import {
   type YarnAndHook,
   estimateStitch,
 } from '../gauge/index.js';
-import { flatProfile, type Lie } from './flat.js';
 import { measure } from './measures.js';
-import { FIRM, stuffedProfile, type Profile } from './profile.js';
-
-/** What a part is made of, as far as its outline goes. */
-export interface Outline {
-  readonly counts: readonly number[];
-  /** Mean height of each round in single crochets. */
-  readonly heights: readonly number[];
-  readonly lie: Lie;
-}
-
-/** The outline in stitches of width 1 and this height over width; sizes scale with the width. */
-export function unitProfile({ counts, heights, lie }: Outline, ratio: number): Profile {
-  const size = { width: 1, height: ratio };
-  const some = counts.map((count) => Math.max(1, count));
-  return lie === 'stuffed' ? stuffedProfile(some, size, FIRM, heights) : flatProfile(some, size, lie, heights);
-}
+import type { Outline } from './outline.js';
+import { unitProfile } from './profile/profile.js';
 
 /** A finished part as measured: its widest width and its height, mm. */
 export interface MeasuredPart {

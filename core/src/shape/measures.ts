@@ -1,52 +1,69 @@
-import type { Profile } from './profile.js';
+import { bandVolume } from './profile/pressure-energy.js';
+import type { Profile } from './profile/profile.js';
 
 /** What a maker asks of a shape; mm and mm³. */
 export interface Measures {
+  /** The widest it is, and the widest across that: equal in round parts, thickness left out in flat ones. */
   readonly diameter: number;
+  readonly second: number;
   readonly height: number;
-  /** Length along the wall from pole to rim or tip. */
+  /** Length along the wall from start to rim or tip, up the side it is widest across. */
   readonly wall: number;
   readonly volume: number;
 }
 
-/** The outline as [r, z] pairs from the pole to the rim or the tip, mm. */
-export function outline({ r, z, pole, tip, flat }: Profile): [number, number][] {
-  const points: [number, number][] = [[flat ? (r[0] ?? 0) : 0, pole]];
-  for (let k = 0; k < r.length; k++) points.push([r[k]!, z[k]!]);
-  if (tip !== null) points.push([0, tip]);
-  return points;
+/** One ring of a profile. */
+export interface ProfilePoint {
+  readonly r: number;
+  readonly s: number;
+  readonly z: number;
+}
+
+/** The rings along the wall from the start to the rim or the tip, those of rounds that grow out of loops left aside. */
+export function ringsOf({ r, s, z, base, pole, tip, main }: Profile): ProfilePoint[] {
+  const rings: ProfilePoint[] = [{ ...base, z: pole }];
+  for (let k = 0; k < main; k++) rings.push({ r: r[k]!, s: s[k]!, z: z[k]! });
+  if (tip !== null) rings.push({ r: 0, s: 0, z: tip });
+  return rings;
+}
+
+/** The outline as [half width, z] pairs from the start to the rim or the tip, seen from where it is widest, mm. */
+export function outlinePoints(profile: Profile): [number, number][] {
+  return ringsOf(profile).map(({ r, s, z }) => [r + s, z]);
 }
 
 /** The part of a profile that is there once `rounds` rounds are worked. */
 export function upToRound(profile: Profile, rounds: number): Profile {
-  if (rounds >= profile.r.length) return profile;
-  return { ...profile, r: profile.r.slice(0, rounds), z: profile.z.slice(0, rounds), tip: null };
+  const { r, s, z, main } = profile;
+  if (rounds >= r.length) return profile;
+  return { ...profile, r: r.slice(0, rounds), s: s.slice(0, rounds), z: z.slice(0, rounds), main: Math.min(main, rounds), tip: null };
 }
 
 /**
- * Diameter, height, wall and enclosed volume (frustums from ring to ring; 0 for flat work, and for a wall that folds over
- * itself so that nothing is left inside); all 0 for an empty profile.
+ * Widths, height, wall and enclosed volume (0 for flat work, and for a wall that folds over itself so that nothing is left
+ * inside); all 0 for an empty profile. Rounds that grow out of loops count for width and height, and hold nothing.
  */
 export function measure(profile: Profile): Measures {
-  const points = outline(profile);
+  const rings = ringsOf(profile);
   let volume = 0;
   let wall = 0;
-  for (let k = 1; k < points.length; k++) {
-    const [r1, z1] = points[k - 1]!;
-    const [r2, z2] = points[k]!;
-    volume += ((Math.PI * (z2 - z1)) / 3) * (r1 * r1 + r1 * r2 + r2 * r2);
-    wall += Math.hypot(r2 - r1, z2 - z1);
+  for (let k = 1; k < rings.length; k++) {
+    const [a, b] = [rings[k - 1]!, rings[k]!];
+    volume += bandVolume(a.r, a.s, b.r, b.s, b.z - a.z);
+    wall += Math.hypot(b.r - a.r, b.z - a.z);
   }
-  const heights = points.map(([, z]) => z);
+  const { r, s, z, base } = profile;
+  const heights = [...rings.map((ring) => ring.z), ...z];
   return {
-    diameter: 2 * Math.max(...points.map(([r]) => r)),
+    diameter: 2 * Math.max(base.r + base.s, ...r.map((radius, k) => radius + s[k]!)),
+    second: 2 * Math.max(base.r, ...r),
     height: Math.max(...heights) - Math.min(...heights),
     wall,
     volume: profile.flat ? 0 : Math.max(0, volume),
   };
 }
 
-/** Inner diameter of the opening when the part has been worked up to each round, mm. */
-export function openings(profile: Profile): number[] {
-  return Array.from(profile.r, (r) => 2 * r);
+/** How wide the opening is once each round is worked, mm: across a circle of its girth, as fabric gives; of flat work its width. */
+export function openings({ r, s }: Profile): number[] {
+  return Array.from(r, (radius, k) => 2 * radius + (4 * s[k]!) / Math.PI);
 }

@@ -26,7 +26,7 @@ export function stitchAngles(fabric: Fabric, lean: Lean = UPRIGHT): Float64Array
 }
 
 /** For each round 1, or −1 where it is worked back over the one before: every second row of flat work. */
-function waysOfRounds(fabric: Fabric): Int8Array {
+export function waysOfRounds(fabric: Fabric): Int8Array {
   const ways = new Int8Array(fabric.roundCount);
   let way = 1;
   for (let round = 0; round < fabric.roundCount; round++) {

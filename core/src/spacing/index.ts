@@ -1,4 +1,4 @@
-export { creepOf, extraStitches, startAngles, stitchAngles } from './angles.js';
+export { creepOf, extraStitches, startAngles, stitchAngles, waysOfRounds } from './angles.js';
 export {
   apart,
   changesIn,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
 import { estimateStitch } from '../gauge/index.js';
 import { gatesOf, read } from '../notation/index.js';
-import { measure, unitProfile } from '../shape/index.js';
+import { measure, plainOutline, unitProfile } from '../shape/index.js';
 import {
   cautionOf,
   EYE_OVER_HEAD,
@@ -60,7 +60,7 @@ describe('eyes', () => {
       const fabric = fabricOf(counted);
       const at = counted.rounds.findIndex((round) => round.number === gate.rounds![0]);
       const counts = roundLengths(fabric);
-      const profile = unitProfile({ counts, heights: counts.map(() => 1), lie: 'stuffed' }, 6 / (2 * Math.PI));
+      const profile = unitProfile(plainOutline(counts), 6 / (2 * Math.PI));
       const near = profile.r.slice(Math.max(0, at - 5), at + 6);
       const head = 2 * Math.max(...near) * estimateStitch(yarnWeight!, hookMm!).width;
       expect(eyeMm! / head).toBeGreaterThan(EYE_OVER_HEAD[0]);
@@ -106,7 +106,7 @@ describe('stuffing', () => {
     const tools = { yarnWeight: 4, hookMm: 3.5 } as const;
     const volumeMm3 =
       measure(
-        unitProfile({ counts: [6, 12, 18, 24, 30, 36, 36, 36, 36, 36, 30, 24, 18, 12, 6], heights: [], lie: 'stuffed' }, 0.95),
+        unitProfile(plainOutline([6, 12, 18, 24, 30, 36, 36, 36, 36, 36, 30, 24, 18, 12, 6]), 0.95),
       ).volume *
       5.4 ** 3;
     const grams = 1.5 * fillingOf(volumeMm3, 'firm');

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
-import { HOOKS, roundHeights, YARN_WEIGHTS } from '../gauge/index.js';
+import { checkPattern, fabricOf } from '../fabric/index.js';
+import { HOOKS, YARN_WEIGHTS } from '../gauge/index.js';
 import { read } from '../notation/index.js';
-import { lieOf, measure, openings, scaleProfile, unitProfile } from '../shape/index.js';
+import { measure, openings, outlineOf, scaleProfile, unitProfile } from '../shape/index.js';
 import { anyPattern, numbersIn } from '../test/any-pattern.js';
 import {
   chooseYarn,
@@ -75,7 +75,7 @@ test('whatever stands in the pattern, lies in the basket and is held in the hand
         expect(stitch.width).toBeGreaterThan(0);
         const stuffing = fabrics.flatMap((fabric) => {
           if (fabric.stitchCount === 0) return [];
-          const shape = { counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) };
+          const shape = outlineOf(fabric);
           const profile = scaleProfile(unitProfile(shape, stitch.height / stitch.width), stitch.width);
           const size = measure(profile);
           expect(senseless([size, openings(profile), profile.r])).toEqual([]);

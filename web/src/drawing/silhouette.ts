@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { outline, upToRound, type Profile } from '@lemniscus/core/shape';
+import { outlinePoints, upToRound, type Profile } from '@lemniscus/core/shape';
 import { line } from 'd3-shape';
 import { yarnPaint } from './yarn-colour';
 
@@ -80,7 +80,7 @@ export class Silhouette {
   private readonly rounds = computed(() => Math.min(this.profile().r.length, Math.ceil(this.done())));
 
   protected readonly transform = computed(() => {
-    const points = outline(this.profile());
+    const points = outlinePoints(this.profile());
     const upright = this.upright();
     const heights = points.map(([, z]) => z);
     const foot = upright ? Math.min(...heights) : Math.max(...heights);
@@ -89,9 +89,9 @@ export class Silhouette {
       : `scale(${this.scale()}) translate(0 ${-foot})`;
   });
 
-  protected readonly whole = computed(() => closed(outline(this.profile())));
+  protected readonly whole = computed(() => closed(outlinePoints(this.profile())));
   protected readonly worked = computed(() =>
-    this.rounds() > 0 ? closed(outline(upToRound(this.profile(), this.rounds()))) : '',
+    this.rounds() > 0 ? closed(outlinePoints(upToRound(this.profile(), this.rounds()))) : '',
   );
 
   protected readonly rim = computed(() => {
@@ -102,7 +102,7 @@ export class Silhouette {
   });
 
   protected readonly bands = computed<Band[]>(() => {
-    const points = outline(this.profile());
+    const points = outlinePoints(this.profile());
     const worked = this.rounds();
     const all = this.profile().r.length;
     const colours = this.colours();

@@ -1,10 +1,10 @@
 /// <reference types="vite/client" />
 import '@angular/compiler';
 import { DestroyRef, Injector } from '@angular/core';
-import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
-import { roundHeights, type StitchSize } from '@lemniscus/core/gauge';
+import type { Fabric } from '@lemniscus/core/fabric';
+import type { StitchSize } from '@lemniscus/core/gauge';
 import { isFinished, within, type MakerEvent, type Step } from '@lemniscus/core/making';
-import { lieOf, scaleProfile, unitProfile, type Outline, type Profile } from '@lemniscus/core/shape';
+import { outlineOf, scaleProfile, unitProfile, type Outline, type Profile } from '@lemniscus/core/shape';
 import fc from 'fast-check';
 import { NEVER, of } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -49,7 +49,7 @@ const DEMO = import.meta.glob<string>('../../../demo/*.md', { query: '?raw', imp
 
 /** Shapes worked out at once, as the worker does them. */
 class ShapesAtOnce {
-  outline = (fabric: Fabric): Outline => ({ counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) });
+  outline = (fabric: Fabric): Outline => outlineOf(fabric);
   profile = (fabric: Fabric, { width, height }: StitchSize): Profile =>
     scaleProfile(unitProfile(this.outline(fabric), height / width), width);
 }

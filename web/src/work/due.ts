@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { timelyOf, type Timely } from '@lemniscus/core/making';
+import { isFlatLie, openings } from '@lemniscus/core/shape';
 import { stuffingSaid } from '@lemniscus/core/supply';
 import * as z from 'zod';
 import { keep, recall } from '../data/device/local';
@@ -31,11 +32,11 @@ export class Due {
     const round = this.hook.round();
     if (!plan) return [];
     const profile = this.hook.profile();
-    const flat = this.shapes.outline(plan.fabric).lie !== 'stuffed';
-    const openings = profile && !flat ? Array.from(profile.r, (r) => 2 * r) : [];
+    const flat = isFlatLie(this.shapes.outline(plan.fabric).lie);
+    const opened = profile && !flat ? openings(profile) : [];
     const stuffed = !flat && stuffingSaid(plan.counted.part) !== 'none';
     const settled = new Set(this.settled());
-    const all = timelyOf(plan.counted, plan.fabric, { round, action: 0 }, { openings, handMm: this.handMm(), stuffed });
+    const all = timelyOf(plan.counted, plan.fabric, { round, action: 0 }, { openings: opened, handMm: this.handMm(), stuffed });
     return all.filter((one) => !settled.has(one.id));
   });
 

@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { roundColours, roundLength } from '@lemniscus/core/fabric';
 import { estimateStitch } from '@lemniscus/core/gauge';
 import { gatesOf } from '@lemniscus/core/notation';
-import { measure, openings, standsOnStart } from '@lemniscus/core/shape';
+import { isFlatLie, measure, openings, standsOnStart } from '@lemniscus/core/shape';
 import {
   eyeAdvice,
   fillingOf,
@@ -124,7 +124,7 @@ export class Gathering {
         fabric,
         colours: roundColours(fabric),
         upright: standsOnStart(fabric),
-        flat: this.shapes.outline(fabric).lie !== 'stuffed',
+        flat: isFlatLie(this.shapes.outline(fabric).lie),
         profile,
         size: measure(profile),
         openings: openings(profile),

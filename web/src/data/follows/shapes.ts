@@ -1,7 +1,7 @@
 import { Injectable, signal, type WritableSignal } from '@angular/core';
-import { roundLengths, type Fabric } from '@lemniscus/core/fabric';
-import { roundHeights, type StitchSize } from '@lemniscus/core/gauge';
-import { lieOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
+import type { Fabric } from '@lemniscus/core/fabric';
+import type { StitchSize } from '@lemniscus/core/gauge';
+import { outlineOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
 
 /** Most shapes kept; the oldest go first. */
@@ -40,14 +40,14 @@ export class Shapes {
   outline(fabric: Fabric): Outline {
     let outline = this.outlines.get(fabric);
     if (!outline) {
-      outline = { counts: roundLengths(fabric), heights: roundHeights(fabric), lie: lieOf(fabric) };
+      outline = outlineOf(fabric);
       this.outlines.set(fabric, outline);
     }
     return outline;
   }
 
   private unit(outline: Outline, ratio: number): WritableSignal<Profile | null> {
-    const key = `${ratio.toFixed(4)} ${outline.lie} ${outline.counts.join(' ')} ${outline.heights.join(' ')}`;
+    const key = `${ratio.toFixed(4)} ${JSON.stringify(outline)}`;
     const known = this.known.get(key);
     if (known) return known;
     const profile = signal<Profile | null>(null);
