@@ -119,6 +119,7 @@ export const CONSTANTS = {
     'from stitches that stand as high however they lean (0: stacked changes make corners) to ones that lengthen as they lean (1: none)',
   ),
   'squeeze of a spring': row(0.1, '', 0.02, 0.3, 'found by trying', 'how much it resists being squeezed beside being stretched'),
+  'bending of the fabric': row(0.3, '', 0, 1, 'our own estimate', 'of unstuffed fabric across its rounds, beside being stretched'),
   'shear of the fabric': row(0.1, '', 0.02, 0.3, 'found by trying', 'how much it resists leaning beside being stretched'),
   'stretch of stuffing': row(0.03, '', 0, 0.06, 'found by trying', 'share by which stuffing stretches the widest round'),
   'reach of a rib': row(3, 'rounds', 2, 4, 'our own estimate', 'changes further apart do not make a corner together'),

@@ -15,7 +15,8 @@ function acrossOf({ roundStart }: Fabric, round: number, back: boolean): number[
 /**
  * The stitches along a part's edge, in order: its last round; of a panel the last row, a stitch a row down the side, the
  * first row and up the other side. Mirrored it runs the other way from the same corner, as that of a panel laid on another
- * wrong sides in.
+ * wrong sides in. A panel begun on a chain has that as its first row: its chains are given as −1 for the first place of its
+ * foundation, −2 for the second, and so on.
  */
 export function borderOf(fabric: Fabric, mirrored = false): number[] {
   const last = fabric.roundCount - 1;
@@ -23,7 +24,8 @@ export function borderOf(fabric: Fabric, mirrored = false): number[] {
   if (!isPanel(fabric)) return acrossOf(fabric, last, mirrored);
   const rows = Array.from({ length: fabric.roundCount }, (_, row) => acrossOf(fabric, row, (row % 2 === 1) !== mirrored)).filter((row) => row.length);
   const down = [...rows].reverse();
-  return [...rows.at(-1)!, ...down.map((row) => row.at(-1)!), ...[...rows[0]!].reverse(), ...rows.map((row) => row[0]!)];
+  const first = fabric.foundation?.from === 'chain' ? rows[0]!.map((row) => -1 - Math.max(0, fabric.place[row]!)) : rows[0]!;
+  return [...rows.at(-1)!, ...down.map((row) => row.at(-1)!), ...first.reverse(), ...rows.map((row) => row[0]!)];
 }
 
 /**

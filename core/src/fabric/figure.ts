@@ -65,6 +65,11 @@ export function figureFabric({ parts }: Pick<PatternCount, 'parts'>): FigureFabr
   return new Joiner(parts, pieces.slice(0, MOST_PIECES)).join();
 }
 
+/** The figure of one part alone, once; what it would be joined to is left open. */
+export function figureOf(fabric: Fabric): FigureFabric {
+  return new Joiner([], [{ part: 0, copy: 0, fabric, rims: [], anchors: 0 }]).join();
+}
+
 const pieceless = ({ rounds }: PartCount): boolean => rounds.every(({ makes }) => makes === 0);
 
 class Joiner {
@@ -133,7 +138,7 @@ class Joiner {
 
   private loops(piece: Draft, { part, round }: { part: PartRef | null; round: number }, places: number): Spot[] {
     const host = part === null ? this.before(piece) : this.take(piece, part);
-    const index = host ? this.parts[host.part]!.rounds.findIndex((each) => each.number === round) : -1;
+    const index = host ? (this.parts[host.part]?.rounds ?? []).findIndex((each) => each.number === round) : -1;
     if (!host || index < 0 || index >= host.fabric.roundCount) return this.freeRim(piece, places);
     return spread(rowsOf(host.fabric, index), places).map((stitch) => stitchOf(host, stitch));
   }
@@ -141,7 +146,10 @@ class Joiner {
   private edge(piece: Draft, ref: PartRef | null, places: number, mirrored = false): Spot[] {
     const host = ref === null ? this.before(piece) : this.take(piece, ref);
     if (!host) return this.freeRim(piece, places);
-    return spread(borderOf(host.fabric, mirrored), places).map((stitch) => stitchOf(host, stitch));
+    const chains = host.rims.find(({ round }) => round === 0)?.layers[0];
+    return spread(borderOf(host.fabric, mirrored), places).map((at) =>
+      at >= 0 ? stitchOf(host, at) : (chains?.[-1 - at] ?? stitchOf(host, 0)),
+    );
   }
 
   private freeRim(piece: Draft, places: number): Spot[] {

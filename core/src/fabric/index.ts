@@ -13,8 +13,9 @@ export {
   type Change,
   type Fabric,
 } from './fabric.js';
-export { bodyOf, figureFabric, type FigureFabric, type FigurePiece } from './figure.js';
+export { bodyOf, figureFabric, figureOf, type FigureFabric, type FigurePiece } from './figure.js';
 export { fillOf, type Fill } from './fill.js';
 export { loopsLeft } from './loops-left.js';
 export { roundColours } from './round-colours.js';
+export { shapeKey } from './shape-key.js';
 export { toReport, type PatternReport } from './report.js';

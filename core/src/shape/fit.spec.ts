@@ -106,6 +106,7 @@ describe('volume', () => {
       flat: false,
       stuffed: true,
       settled: true,
+      relaxed: false,
     });
     const cone = turned(
       steps,

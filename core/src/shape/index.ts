@@ -15,3 +15,5 @@ export { skinNormals } from './relaxed/skin.js';
 export { CHANGES, FRAME, stitchFrames, type StitchFrames } from './relaxed/stitch-frames.js';
 export { eyeSpots, type EyeSpots } from './relaxed/eye-spots.js';
 export { warmStart } from './relaxed/warm-start.js';
+export { profileOfRelaxed } from './relaxed/profile-of.js';
+export { relaxedProfile } from './relaxed/relaxed-profile.js';

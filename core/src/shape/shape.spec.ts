@@ -113,6 +113,7 @@ describe('measures', () => {
       flat: false,
       stuffed: true,
       settled: true,
+      relaxed: false,
     };
     expect(measure(sphere).volume / ((4 / 3) * Math.PI * 30 ** 3)).toBeCloseTo(1, 3);
     expect(measure(sphere).wall / (Math.PI * 30)).toBeCloseTo(1, 3);

@@ -12,8 +12,10 @@ import {
   type Terms,
   type TextEdit,
 } from '@lemniscus/core/notation';
+import type { StitchSize } from '@lemniscus/core/gauge';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
 import { EmptyState } from '../controls/empty-state';
+import { SaveMenu } from '../controls/save-menu';
 import type { SettledReading } from '../data/open/settled-reading';
 import { EarlierTexts } from './earlier-texts';
 import type { HelpSource } from './editor-help';
@@ -23,15 +25,16 @@ import { MapView } from './map-view';
 import { PatternEditor } from './pattern-editor';
 import { savePattern, takeFile, type SaveKind } from './pattern-files';
 import { RoundTable } from './round-table';
+import { ShapeView } from './shape-view';
 import { SofaSheet } from './sofa-sheet';
 
 /** Findings said in the text; one who has more begins with the first. */
 const MOST_SAID = 200;
 
-const VIEWS = ['rounds', 'map', 'earlier'] as const;
+const VIEWS = ['rounds', 'map', 'shape', 'earlier'] as const;
 type View = (typeof VIEWS)[number];
 
-/** A pattern being read: the text on the left; on the right its rounds with their counts, or its parts unrolled. */
+/** A pattern being read: the text on the left; on the right its rounds with their counts, its parts unrolled, or in the round. */
 @Component({
   selector: 'lem-pattern-desk',
   imports: [
@@ -41,6 +44,8 @@ type View = (typeof VIEWS)[number];
     MapView,
     PatternEditor,
     RoundTable,
+    SaveMenu,
+    ShapeView,
     SofaSheet,
     Tab,
     TabContent,
@@ -65,6 +70,9 @@ export class PatternDesk {
   readonly reading = input.required<SettledReading>();
   /** The make whose earlier texts can be looked at; none while it is not kept yet. */
   readonly make = input<string | null>(null);
+  /** Size of a stitch in the make's yarn and hook, and the weight of its yarn; none while it is not kept yet. */
+  readonly stitch = input<StitchSize | null>(null);
+  readonly yarnWeight = input<number | null>(null);
   readonly hint = input('');
   readonly textChange = output<string>();
 

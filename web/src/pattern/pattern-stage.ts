@@ -10,6 +10,8 @@ import { PatternDesk } from './pattern-desk';
     [text]="current.text()"
     [reading]="current.reading()"
     [make]="current.make()!.id"
+    [stitch]="current.stitch()"
+    [yarnWeight]="current.make()!.yarnWeight"
     (textChange)="current.type($event)"
   />`,
   styles: `

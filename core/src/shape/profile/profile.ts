@@ -29,6 +29,8 @@ export interface Profile {
   readonly stuffed: boolean;
   /** False where the shape did not come to rest: a ruffle, a fold. It is then as far as it got. */
   readonly settled: boolean;
+  /** From every stitch relaxed in three dimensions, which is the surer; else from its rounds alone. */
+  readonly relaxed: boolean;
 }
 
 /** Share by which stuffing stretches the widest round, ε in `docs/shape.md`. */
@@ -93,6 +95,7 @@ function profileOf(outline: Outline, x: Float64Array, stuffed: boolean, settled:
     flat: false,
     stuffed,
     settled,
+    relaxed: false,
   };
 }
 
@@ -107,7 +110,7 @@ function flatProfile({ counts, heights, lie, below }: Outline, ratio: number): P
   for (let row = 0; row < r.length; row++) z[row] = (below[row]! < 0 ? 0 : z[below[row]!]!) + ratio * (heights[row] ?? 1);
   const base = { r: lie === 'pressed' ? 0 : (r[0] ?? 0), s: 0 };
   const s = new Float64Array(r.length);
-  return { r, s, z, base, pole: 0, tip: null, main: r.length, flat: true, stuffed: false, settled: true };
+  return { r, s, z, base, pole: 0, tip: null, main: r.length, flat: true, stuffed: false, settled: true, relaxed: false };
 }
 
 /** A profile of stitches `factor` times as large. Law: the shape depends on height over width only, so sizes just scale. */

@@ -45,6 +45,8 @@ export interface BodyShape {
   readonly triangles: Int32Array;
   readonly stitches: StitchFrames;
   readonly pieces: readonly BodyPiece[];
+  /** Of the whole body as it stands: from left to right, up, and from front to back. */
+  readonly size: readonly [number, number, number];
 }
 
 export interface BodyPiece {
@@ -65,5 +67,18 @@ export function bodyShape({ net, relaxation }: BodyAtRest, pose: Pose): BodyShap
     triangles: net.triangles,
     stitches: stitchFrames(net, positions, 1),
     pieces: net.pieces.map(({ piece: { part, copy } }, index) => ({ part, copy, measures: measureRelaxed(net, index, positions) })),
+    size: sizeOf(positions),
   };
+}
+
+function sizeOf(positions: Float32Array): [number, number, number] {
+  const [low, high] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ];
+  for (const [i, value] of positions.entries()) {
+    low[i % 3] = Math.min(low[i % 3]!, value);
+    high[i % 3] = Math.max(high[i % 3]!, value);
+  }
+  return [0, 1, 2].map((d) => Math.max(0, high[d]! - low[d]!)) as [number, number, number];
 }

@@ -55,6 +55,8 @@ const LEAST_WALL = constant('least wall');
 const CHORD_SHUT = constant('chord drawn shut');
 /** From stitches that stand as high however they lean, to ones that lengthen as they lean. */
 export const LEAN_GIVE = constant('give of a leaning stitch');
+/** How much fabric without stuffing resists being folded across its rounds, beside being stretched. */
+const BENDING = constant('bending of the fabric');
 /** Two stitches worked through as one lie so close, stitch widths (our own estimate). */
 const HELD = 0.3;
 
@@ -171,6 +173,18 @@ class NetBuilder {
       for (const layer of layers) this.addBetween(walk, row, next, height, layer);
     }
     this.closeStart(net, round);
+    if (!net.pressed && !isFlatLie(net.outline.lie)) this.stiffen(net, round);
+  }
+
+  /** Without stuffing the fabric holds itself up: stitches two rounds apart keep their distance, but for a fold in one loop. */
+  private stiffen({ piece: { fabric }, first }: NetPiece, round: number): void {
+    for (let row = fabric.roundStart[round]!; row < fabric.roundStart[round + 1]!; row++) {
+      const parent = fabric.firstParent[row]!;
+      const grand = parent < 0 ? -1 : fabric.firstParent[parent]!;
+      if (grand < 0 || fabric.loop[row] !== BOTH || fabric.loop[parent] !== BOTH) continue;
+      const rise = this.ratio * (heightOf(STITCH_NAMES[fabric.stitch[row]!]!) + heightOf(STITCH_NAMES[fabric.stitch[parent]!]!));
+      this.spring(first + row, first + grand, rise, BENDING);
+    }
   }
 
   /** The last stitch of a spiral's first round lies beside its first, as both sit in the same ring or over the same rim. */
@@ -375,6 +389,8 @@ class PieceWalk {
   }
 }
 
+/** Index of both loops in LOOPS. */
+const BOTH = 0;
 const SPIRAL = 0;
 const TURNED = 2;
 

@@ -56,7 +56,7 @@ function endsOf({ pieces }: FabricNet, index: number, x: ArrayLike<number>): Vec
 }
 
 /** The direction across the axis in which points lie widest apart, by their second moments, and the one across that. */
-function widestWays(points: readonly Vector[], axis: Vector): readonly [Vector, Vector] {
+export function widestWays(points: readonly Vector[], axis: Vector): readonly [Vector, Vector] {
   const [u, v] = acrossOf(axis);
   const centre = times(points.reduce(add, [0, 0, 0]), 1 / Math.max(1, points.length));
   let [uu, vv, uv] = [0, 0, 0];

@@ -1,3 +1,4 @@
+import { isFlatLie } from '../lie.js';
 import type { FabricNet } from './fabric-net.js';
 import { axisOf, relaxedRings } from './rings.js';
 import { add, at, cross, dot, mean, minus, times, unit, type Vector } from './vector.js';
@@ -22,7 +23,8 @@ export function mainPiece({ pieces }: FabricNet): number {
  * middle over the origin. The start of a round is taken to lie at the back (common practice). A new array.
  */
 export function posed(net: FabricNet, x: ArrayLike<number>, { upright, front }: Pose): Float32Array {
-  const [right, up, forward] = net.planar ? flatAxes(upright) : axesOf(net, x, upright, front);
+  const flat = net.pieces.length > 0 && isFlatLie(net.pieces[mainPiece(net)]!.outline.lie);
+  const [right, up, forward] = flat ? flatAxes(upright) : axesOf(net, x, upright, front);
   const out = new Float32Array(3 * net.nodes);
   let low = Infinity;
   const turned = Array.from({ length: net.nodes }, (_, node): Vector => {
@@ -47,9 +49,11 @@ function axesOf(net: FabricNet, x: ArrayLike<number>, upright: boolean, front: n
   const tip = piece.tip >= 0 ? at(x, piece.tip) : null;
   const along = axisOf(rings, null, tip);
   const up = upright ? along : times(along, -1);
+  // An oval with no face is seen from its broad side: it begins at one of its ends.
+  const share = front === null && piece.outline.start.is === 'chain' ? 0.25 : 0.5;
   const facing = rings
     .filter(({ round }) => front === null || round === front)
-    .map(({ points, centre }) => minus(points[Math.floor(points.length / 2)]!, centre))
+    .map(({ points, centre }) => minus(points[Math.floor(points.length * share)]!, centre))
     .reduce<Vector>(add, [0, 0, 0]);
   const level = minus(facing, times(up, dot(facing, up)));
   const forward = unit(level, unit(cross(up, [1, 0, 0]), [0, 0, 1]));

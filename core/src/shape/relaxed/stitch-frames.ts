@@ -17,6 +17,8 @@ export interface StitchFrames {
   /** Index of the piece in the body, and of the stitch in its fabric. */
   readonly piece: Uint16Array;
   readonly row: Uint32Array;
+  /** Its node: the place of its top among the body's positions. */
+  readonly node: Uint32Array;
   /** Index in STITCH_NAMES, in CHANGES and in LOOPS. */
   readonly stitch: Uint8Array;
   readonly change: Uint8Array;
@@ -39,6 +41,7 @@ export function stitchFrames(net: FabricNet, x: ArrayLike<number>, width: number
     count,
     piece: new Uint16Array(count),
     row: new Uint32Array(count),
+    node: new Uint32Array(count),
     stitch: new Uint8Array(count),
     change: new Uint8Array(count),
     loop: new Uint8Array(count),
@@ -56,6 +59,7 @@ export function stitchFrames(net: FabricNet, x: ArrayLike<number>, width: number
     for (let row = 0; row < fabric.stitchCount; row++, at++) {
       out.piece[at] = index;
       out.row[at] = row;
+      out.node[at] = piece.first + row;
       out.stitch[at] = fabric.stitch[row]!;
       out.change[at] = CHANGES.indexOf(changes[row]!);
       out.loop[at] = fabric.loop[row]!;

@@ -1,5 +1,5 @@
 import { Injectable, signal, type WritableSignal } from '@angular/core';
-import type { Fabric } from '@lemniscus/core/fabric';
+import { shapeKey, type Fabric } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { outlineOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
 import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
@@ -8,8 +8,9 @@ import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
 const KEPT = 400;
 
 /**
- * Stuffed profiles, worked out in a worker and kept for as long as they are likely to be asked again. A shape depends on
- * the stitch's height over its width only, so another hook or yarn takes no work: it is the same shape, larger or smaller.
+ * Shapes of parts round by round, worked out in a worker and kept for as long as they are likely to be asked again. A shape
+ * depends on the stitch's height over its width only, so another hook or yarn takes no work: it is the same shape, larger or
+ * smaller.
  */
 @Injectable({ providedIn: 'root' })
 export class Shapes {
@@ -20,11 +21,12 @@ export class Shapes {
   /** Why shapes cannot be worked out; null when they can. */
   readonly trouble = signal<string | null>(null);
   private readonly outlines = new WeakMap<Fabric, Outline>();
+  private readonly keys = new WeakMap<Fabric, string>();
 
   constructor() {
-    this.worker.addEventListener('message', ({ data: { key, profile } }: MessageEvent<ShapeAnswer>) => {
+    this.worker.addEventListener('message', ({ data: { key, profile, last } }: MessageEvent<ShapeAnswer>) => {
       this.asked.get(key)?.set(profile);
-      this.asked.delete(key);
+      if (last) this.asked.delete(key);
     });
     this.worker.addEventListener('error', ({ message }) =>
       this.trouble.set(`Shapes and sizes cannot be worked out: ${message || 'the worker did not start'}. Reload the page.`),
@@ -33,21 +35,24 @@ export class Shapes {
 
   /** The profile of a part in stitches of this size, mm; null until it is worked out. Reads signals. */
   profile(fabric: Fabric, size: StitchSize): Profile | null {
-    const unit = this.unit(this.outline(fabric), size.height / size.width)();
+    const unit = this.unit(fabric, size.height / size.width)();
     return unit && scaleProfile(unit, size.width);
   }
 
   outline(fabric: Fabric): Outline {
     let outline = this.outlines.get(fabric);
-    if (!outline) {
-      outline = outlineOf(fabric);
-      this.outlines.set(fabric, outline);
-    }
+    if (!outline) this.outlines.set(fabric, (outline = outlineOf(fabric)));
     return outline;
   }
 
-  private unit(outline: Outline, ratio: number): WritableSignal<Profile | null> {
-    const key = `${ratio.toFixed(4)} ${JSON.stringify(outline)}`;
+  private keyOf(fabric: Fabric): string {
+    let key = this.keys.get(fabric);
+    if (key === undefined) this.keys.set(fabric, (key = shapeKey(fabric)));
+    return key;
+  }
+
+  private unit(fabric: Fabric, ratio: number): WritableSignal<Profile | null> {
+    const key = `${ratio.toFixed(4)} ${this.keyOf(fabric)}`;
     const known = this.known.get(key);
     if (known) return known;
     const profile = signal<Profile | null>(null);
@@ -57,7 +62,7 @@ export class Shapes {
       if (this.known.size <= KEPT) break;
       this.known.delete(oldest);
     }
-    const question: ShapeQuestion = { key, outline, ratio };
+    const question: ShapeQuestion = { key, fabric, ratio };
     this.worker.postMessage(question);
     return profile;
   }

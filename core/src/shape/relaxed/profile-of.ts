@@ -1,0 +1,62 @@
+import type { Profile } from '../profile/profile.js';
+import { mainRounds } from '../profile/net.js';
+import type { FabricNet, NetPiece } from './fabric-net.js';
+import { widestWays } from './measure-relaxed.js';
+import { axisOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
+import { at, dot, mean, type Vector } from './vector.js';
+
+/**
+ * A relaxed piece round by round, as a profile: as wide as its girth, an oval in its two widths, along the way from its start
+ * to its end. Lengths as in `x`.
+ */
+export function profileOfRelaxed(net: FabricNet, index: number, x: ArrayLike<number>, settled: boolean): Profile {
+  const piece = net.pieces[index]!;
+  const { outline, pressed } = piece;
+  const rings = relaxedRings(piece, x);
+  const anchors = anchorsOf(piece, x);
+  const start = anchors.length > 0 ? mean(anchors) : (rings[0]?.centre ?? [0, 0, 0]);
+  const tip = piece.tip >= 0 ? at(x, piece.tip) : null;
+  const axis = axisOf(rings, start, tip);
+  const foot = dot(start, axis);
+  const n = outline.counts.length;
+  const [r, s, z] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
+  for (const ring of rings) {
+    const { half, straight } = widthsOf(ring, axis, outline.start.is === 'chain');
+    r[ring.round] = half;
+    s[ring.round] = straight;
+    z[ring.round] = dot(ring.centre, axis) - foot;
+  }
+  return {
+    r,
+    s,
+    z,
+    base: baseOf(piece, anchors),
+    pole: 0,
+    tip: tip && dot(tip, axis) - foot,
+    main: mainRounds(outline),
+    flat: false,
+    stuffed: pressed,
+    settled,
+    relaxed: true,
+  };
+}
+
+function anchorsOf({ piece, first }: NetPiece, x: ArrayLike<number>): Vector[] {
+  return Array.from({ length: piece.anchors }, (_, i) => at(x, first + piece.fabric.stitchCount + i));
+}
+
+function widthsOf({ points, girth }: RelaxedRing, axis: Vector, oval: boolean): { half: number; straight: number } {
+  const stitches = Math.max(3, points.length);
+  if (!oval) return { half: girth / (2 * stitches * Math.sin(Math.PI / stitches)), straight: 0 };
+  const [long, short] = widestWays(points, axis);
+  const half = reach(points, short) / 2;
+  return { half, straight: Math.max(0, reach(points, long) / 2 - half) };
+}
+
+function baseOf({ outline: { start } }: NetPiece, anchors: readonly Vector[]): { r: number; s: number } {
+  if (start.is === 'ring') return { r: 0, s: 0 };
+  if (start.is === 'chain') return { r: 0, s: start.straight / 2 };
+  const centre = mean(anchors);
+  const far = anchors.reduce((sum, one) => sum + Math.hypot(one[0] - centre[0], one[1] - centre[1], one[2] - centre[2]), 0);
+  return { r: far / Math.max(1, anchors.length), s: 0 };
+}

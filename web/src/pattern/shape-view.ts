@@ -1,0 +1,95 @@
+import { Component, computed, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { checkPattern } from '@lemniscus/core/fabric';
+import { estimateStitch, type StitchSize } from '@lemniscus/core/gauge';
+import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
+import { staggerPart } from '@lemniscus/core/spacing';
+import { statedKit } from '@lemniscus/core/supply';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { PartShape } from '../controls/part-shape/part-shape';
+import type { PatternLine } from '../controls/part-shape/shape-marks';
+import { SaveMenu } from '../controls/save-menu';
+import { saveBlob } from '../data/device/files';
+import type { SettledReading } from '../data/open/settled-reading';
+
+/** What a figure is sized by where neither the make nor the pattern names a yarn and a hook: medium on a usual hook (common practice). */
+const USUAL = { yarnWeight: 4, hookMm: 3.5 } as const;
+/** Yarn from this weight on is mostly plush in stuffed pieces (common practice). */
+const PLUSH_FROM = 5;
+
+type SaveKind = 'png' | 'svg' | 'glb' | 'stl';
+
+/** One part in the round, with the line at the cursor lit; staggered beside it, where its changes stack up. */
+@Component({
+  selector: 'lem-shape-view',
+  imports: [NzButtonModule, PartShape, SaveMenu],
+  templateUrl: './shape-view.html',
+  styleUrl: './shape-view.css',
+})
+export class ShapeView {
+  readonly reading = input.required<SettledReading>();
+  readonly here = input<PatternLine | null>(null);
+  /** Size of a stitch in the make's yarn and hook; null where there is no make yet. */
+  readonly stitch = input<StitchSize | null>(null);
+  readonly yarnWeight = input<number | null>(null);
+  readonly goTo = output<number>();
+  readonly edit = output<readonly TextEdit[]>();
+
+  private readonly shown = viewChild(PartShape);
+
+  protected readonly saveKinds: readonly { readonly kind: SaveKind; readonly words: string }[] = [
+    { kind: 'png', words: 'Picture (.png)' },
+    { kind: 'svg', words: 'Outline at true scale (.svg)' },
+    { kind: 'glb', words: 'Surface with colours (.glb)' },
+    { kind: 'stl', words: 'Surface to print a former (.stl)' },
+  ];
+  protected readonly trouble = signal('');
+  protected readonly parts = computed(() => this.reading().count.parts);
+  /** Parts that have stitches, with their index. */
+  protected readonly names = computed(() =>
+    this.parts().flatMap(({ part, rounds }, index) => (rounds.some(({ makes }) => makes > 0) ? [{ index, name: part.name }] : [])),
+  );
+  /** The part at the cursor, until another is taken. */
+  protected readonly chosen = linkedSignal(() => {
+    const here = this.here()?.part;
+    return this.names().find(({ index }) => index === here)?.index ?? this.names()[0]?.index ?? 0;
+  });
+
+  private readonly stated = computed(() => statedKit(this.reading().count.pattern));
+  protected readonly eyeMm = computed(() => this.stated().eyeMm);
+  protected readonly size = computed<StitchSize>(
+    () => {
+      const { yarnWeight, hookMm } = this.stated();
+      return this.stitch() ?? estimateStitch(yarnWeight ?? USUAL.yarnWeight, hookMm ?? USUAL.hookMm);
+    },
+    { equal: (a, b) => a.width === b.width && a.height === b.height },
+  );
+  protected readonly plush = computed(() => (this.yarnWeight() ?? this.stated().yarnWeight ?? USUAL.yarnWeight) >= PLUSH_FROM);
+
+  private readonly staggered = computed(() => {
+    const counted = this.parts()[this.chosen()];
+    const { text, count } = this.reading();
+    return counted ? staggerPart(counted, text, { terms: count.pattern.terms, form: 'short' }) : [];
+  });
+  protected readonly canStagger = computed(() => this.staggered().length > 0);
+  protected readonly comparing = linkedSignal<SettledReading, boolean>({ source: this.reading, computation: () => false });
+  protected readonly after = computed(() => {
+    if (!this.comparing()) return null;
+    const edits = this.staggered().map(({ edit }) => edit);
+    return checkPattern(read(applyEdits(this.reading().text, edits))).parts;
+  });
+
+  protected go({ part, line }: PatternLine): void {
+    const at = this.parts()[part]?.part.lines[line];
+    if (at) this.goTo.emit(at.label.from);
+  }
+
+  protected write(): void {
+    this.edit.emit(this.staggered().map(({ edit }) => edit));
+  }
+
+  protected async save(kind: SaveKind): Promise<void> {
+    const file = await this.shown()?.file(kind);
+    this.trouble.set(file ? '' : 'This device draws no surface to save. The outline (.svg) can be saved.');
+    if (file) saveBlob(this.parts()[this.chosen()]!.part.name, kind, file);
+  }
+}
