@@ -54,7 +54,7 @@ function arrows(root, order, folder, more = []) {
   return {
     files: [`${root}/src/${folder}/**/*.ts`],
     ignores: ['**/*.spec.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [...laterFolders(order, folder), ...more] }] },
+    rules: { 'no-restricted-imports': ['error', { patterns: [...laterFolders(order, folder.replace('/*', '')), ...more] }] },
   };
 }
 
@@ -66,16 +66,14 @@ const PURE_CORE = {
     { object: 'Math', property: 'random', message: 'The core has no randomness without a seed.' },
   ],
 };
-const CORE_ONLY = [
-  {
-    group: ['../*/*', '!../*/index.js', '!../../bounds', '!../../bounds/index.js'],
-    message: 'Import another folder through its index.',
-  },
-  {
-    group: ['node:*', '@angular/*', '@lemniscus/*', 'rxjs', 'express', 'd3*'],
-    message: 'The core knows no DOM, no Node API and no framework.',
-  },
-];
+const PURE_IMPORTS = {
+  group: ['node:*', '@angular/*', '@lemniscus/*', 'rxjs', 'express', 'd3*'],
+  message: 'The core knows no DOM, no Node API and no framework.',
+};
+const THROUGH_INDEX = 'Import another folder through its index.';
+const CORE_ONLY = [{ group: ['../*/*', '!../*/index.js'], message: THROUGH_INDEX }, PURE_IMPORTS];
+/** Within a folder its parts know one another; what lies outside is a step further up. */
+const CORE_INSIDE = [{ group: ['../../*/*', '!../../*/index.js'], message: THROUGH_INDEX }, PURE_IMPORTS];
 const SERVER_ONLY = [{ group: ['@lemniscus/web*', '@angular/*'], message: 'The server never imports the web application.' }];
 const WEB_ONLY = [
   {
@@ -118,6 +116,7 @@ export default tseslint.config(
   },
   { files: ['**/*.spec.ts', 'e2e/**/*.ts'], rules: { 'max-lines-per-function': 'off' } },
   ...CORE_ORDER.flat().map((folder) => arrows('core', CORE_ORDER, folder, CORE_ONLY)),
+  ...CORE_ORDER.flat().map((folder) => arrows('core', CORE_ORDER, `${folder}/*`, CORE_INSIDE)),
   { files: ['core/src/**/*.ts'], ignores: ['**/*.spec.ts'], rules: PURE_CORE },
   {
     files: ['core/src/notation/**/*.ts'],

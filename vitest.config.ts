@@ -6,5 +6,7 @@ export default defineConfig({
     testTimeout: 20_000,
     // Files share what they import, which takes longer to load than most of them to run; each puts back what it stubs.
     isolate: false,
+    // Its files name one another without endings, which Node does not find.
+    server: { deps: { inline: ['fmin'] } },
   },
 });

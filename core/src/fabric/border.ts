@@ -22,7 +22,9 @@ export function borderOf(fabric: Fabric, mirrored = false): number[] {
   const last = fabric.roundCount - 1;
   if (last < 0) return [];
   if (!isPanel(fabric)) return acrossOf(fabric, last, mirrored);
-  const rows = Array.from({ length: fabric.roundCount }, (_, row) => acrossOf(fabric, row, (row % 2 === 1) !== mirrored)).filter((row) => row.length);
+  const rows = Array.from({ length: fabric.roundCount }, (_, row) => acrossOf(fabric, row, (row % 2 === 1) !== mirrored)).filter(
+    (row) => row.length,
+  );
   const down = [...rows].reverse();
   const first = fabric.foundation?.from === 'chain' ? rows[0]!.map((row) => -1 - Math.max(0, fabric.place[row]!)) : rows[0]!;
   return [...rows.at(-1)!, ...down.map((row) => row.at(-1)!), ...first.reverse(), ...rows.map((row) => row[0]!)];

@@ -216,8 +216,7 @@ class Joiner {
       }
       bodyStart.push(bodyStart.at(-1)! + body.length);
     }
-    const nodeOf = ({ piece, stitch, anchor }: Spot): number =>
-      first.get(piece)! + (stitch ?? piece.fabric.stitchCount + anchor);
+    const nodeOf = ({ piece, stitch, anchor }: Spot): number => first.get(piece)! + (stitch ?? piece.fabric.stitchCount + anchor);
     const pieces = [...bodies.values()].flatMap((body, index) =>
       body.map(({ part, copy, fabric, anchors, rims }, at): FigurePiece => {
         const layers = rims.map(({ round, layers }) => [round, layers.map((spots) => Int32Array.from(spots, nodeOf))] as const);
@@ -240,7 +239,10 @@ function rowsOf({ roundStart }: Fabric, round: number): number[] {
 /** So many places along some stitches, evenly. */
 function spread(stitches: readonly number[], places: number): number[] {
   if (stitches.length === 0) return [];
-  return Array.from({ length: Math.max(1, places) }, (_, place) => stitches[Math.floor((place * stitches.length) / Math.max(1, places))]!);
+  return Array.from(
+    { length: Math.max(1, places) },
+    (_, place) => stitches[Math.floor((place * stitches.length) / Math.max(1, places))]!,
+  );
 }
 
 /** Places of the foundation a round is worked over. */

@@ -107,6 +107,7 @@ describe('volume', () => {
       stuffed: true,
       settled: true,
       relaxed: false,
+      enclosed: null,
     });
     const cone = turned(
       steps,

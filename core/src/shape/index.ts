@@ -5,7 +5,14 @@ export { outlineOf, plainOutline, type Outline, type PartStart } from './outline
 export { standsOnStart } from './stand.js';
 export { FIRM, plainProfile, scaleProfile, stuffedProfile, unitProfile, type Profile } from './profile/profile.js';
 export { ringRadius } from './profile/ring.js';
-export { bodyShape, bodyToRelax, type BodyAtRest, type BodyPiece, type BodyShape, type RelaxOptions } from './relaxed/body-shape.js';
+export {
+  bodyShape,
+  bodyToRelax,
+  type BodyAtRest,
+  type BodyPiece,
+  type BodyShape,
+  type RelaxOptions,
+} from './relaxed/body-shape.js';
 export type { Corners } from './relaxed/corners.js';
 export { fabricNet, type FabricNet, type NetPiece } from './relaxed/fabric-net.js';
 export { measureRelaxed, type RelaxedMeasures } from './relaxed/measure-relaxed.js';

@@ -36,7 +36,15 @@ export function outlinePoints(profile: Profile): [number, number][] {
 export function upToRound(profile: Profile, rounds: number): Profile {
   const { r, s, z, main } = profile;
   if (rounds >= r.length) return profile;
-  return { ...profile, r: r.slice(0, rounds), s: s.slice(0, rounds), z: z.slice(0, rounds), main: Math.min(main, rounds), tip: null };
+  return {
+    ...profile,
+    r: r.slice(0, rounds),
+    s: s.slice(0, rounds),
+    z: z.slice(0, rounds),
+    main: Math.min(main, rounds),
+    tip: null,
+    enclosed: null,
+  };
 }
 
 /**
@@ -59,7 +67,7 @@ export function measure(profile: Profile): Measures {
     second: 2 * Math.max(base.r, ...r),
     height: Math.max(...heights) - Math.min(...heights),
     wall,
-    volume: profile.flat ? 0 : Math.max(0, volume),
+    volume: profile.flat ? 0 : Math.max(0, profile.enclosed ?? volume),
   };
 }
 

@@ -41,7 +41,14 @@ export function plainOutline(counts: readonly number[], more: Partial<Outline> =
 export function outlineOf(fabric: Fabric): Outline {
   const counts = roundLengths(fabric);
   const lie = lieOf(fabric);
-  return { counts, heights: roundHeights(fabric), below: belowOf(fabric), start: startOf(fabric), shut: isShut(counts, lie), lie };
+  return {
+    counts,
+    heights: roundHeights(fabric),
+    below: belowOf(fabric),
+    start: startOf(fabric),
+    shut: isShut(counts, lie),
+    lie,
+  };
 }
 
 /** A round part that ends on few stitches is drawn shut; what is pressed flat or worked in rows is sewn as it is. */

@@ -105,10 +105,7 @@ describe('stuffing', () => {
   it('learns from a piece whose stuffing was weighed', () => {
     const tools = { yarnWeight: 4, hookMm: 3.5 } as const;
     const volumeMm3 =
-      measure(
-        unitProfile(plainOutline([6, 12, 18, 24, 30, 36, 36, 36, 36, 36, 30, 24, 18, 12, 6]), 0.95),
-      ).volume *
-      5.4 ** 3;
+      measure(unitProfile(plainOutline([6, 12, 18, 24, 30, 36, 36, 36, 36, 36, 30, 24, 18, 12, 6]), 0.95)).volume * 5.4 ** 3;
     const grams = 1.5 * fillingOf(volumeMm3, 'firm');
     const weighed: Measurement = {
       id: 's',

@@ -46,7 +46,9 @@ export class ShapeView {
   protected readonly parts = computed(() => this.reading().count.parts);
   /** Parts that have stitches, with their index. */
   protected readonly names = computed(() =>
-    this.parts().flatMap(({ part, rounds }, index) => (rounds.some(({ makes }) => makes > 0) ? [{ index, name: part.name }] : [])),
+    this.parts().flatMap(({ part, rounds }, index) =>
+      rounds.some(({ makes }) => makes > 0) ? [{ index, name: part.name }] : [],
+    ),
   );
   /** The part at the cursor, until another is taken. */
   protected readonly chosen = linkedSignal(() => {

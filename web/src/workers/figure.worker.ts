@@ -31,7 +31,10 @@ function begin(question: FigureQuestion): void {
   try {
     const figure = figureFabric({ parts });
     const at = bodyOf(figure, part, copy);
-    if (at < 0) return answer(question, null, false);
+    if (at < 0) {
+      answer(question, null, false);
+      return;
+    }
     const before = lay.get(slot);
     const warm = before?.part === part ? { before: { net: before.body.net, positions: before.body.relaxation.positions } } : {};
     const body = bodyToRelax(figure, at, ratio, warm);

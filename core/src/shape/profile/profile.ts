@@ -31,6 +31,8 @@ export interface Profile {
   readonly settled: boolean;
   /** From every stitch relaxed in three dimensions, which is the surer; else from its rounds alone. */
   readonly relaxed: boolean;
+  /** What its skin encloses, where that is known better than by its rounds; else null. */
+  readonly enclosed: number | null;
 }
 
 /** Share by which stuffing stretches the widest round, ε in `docs/shape.md`. */
@@ -50,6 +52,12 @@ export function unitProfile(outline: Outline, ratio: number, firmness = FIRM): P
   const some = { ...outline, counts: outline.counts.map((count) => Math.max(1, count)) };
   if (isFlatLie(outline.lie)) return flatProfile(some, ratio);
   return solve(some, ratio, outline.lie === 'stuffed' ? firmness : 0);
+}
+
+/** The outline with nothing in it, nowhere stretched but where it must lie flat: what unstuffed fabric begins from. */
+export function unstuffedProfile(outline: Outline, ratio: number): Profile {
+  if (isFlatLie(outline.lie)) return flatProfile(outline, ratio);
+  return profileOf(outline, plainState(outline, ratio, 0), false, true);
 }
 
 /** The stuffed profile of single crochet rounds from a ring, mm. */
@@ -96,6 +104,7 @@ function profileOf(outline: Outline, x: Float64Array, stuffed: boolean, settled:
     stuffed,
     settled,
     relaxed: false,
+    enclosed: null,
   };
 }
 
@@ -110,12 +119,25 @@ function flatProfile({ counts, heights, lie, below }: Outline, ratio: number): P
   for (let row = 0; row < r.length; row++) z[row] = (below[row]! < 0 ? 0 : z[below[row]!]!) + ratio * (heights[row] ?? 1);
   const base = { r: lie === 'pressed' ? 0 : (r[0] ?? 0), s: 0 };
   const s = new Float64Array(r.length);
-  return { r, s, z, base, pole: 0, tip: null, main: r.length, flat: true, stuffed: false, settled: true, relaxed: false };
+  return {
+    r,
+    s,
+    z,
+    base,
+    pole: 0,
+    tip: null,
+    main: r.length,
+    flat: true,
+    stuffed: false,
+    settled: true,
+    relaxed: false,
+    enclosed: null,
+  };
 }
 
 /** A profile of stitches `factor` times as large. Law: the shape depends on height over width only, so sizes just scale. */
 export function scaleProfile(profile: Profile, factor: number): Profile {
-  const { r, s, z, base, pole, tip } = profile;
+  const { r, s, z, base, pole, tip, enclosed } = profile;
   return {
     ...profile,
     r: r.map((value) => value * factor),
@@ -124,5 +146,6 @@ export function scaleProfile(profile: Profile, factor: number): Profile {
     base: { r: base.r * factor, s: base.s * factor },
     pole: pole * factor,
     tip: tip === null ? null : tip * factor,
+    enclosed: enclosed === null ? null : enclosed * factor ** 3,
   };
 }

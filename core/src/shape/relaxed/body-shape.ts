@@ -1,5 +1,5 @@
 import type { FigureFabric } from '../../fabric/index.js';
-import { FIRM, unitProfile } from '../profile/profile.js';
+import { FIRM, unitProfile, unstuffedProfile } from '../profile/profile.js';
 import { fabricNet, LEAN_GIVE, type FabricNet } from './fabric-net.js';
 import { measureRelaxed, type RelaxedMeasures } from './measure-relaxed.js';
 import { startPositions } from './place.js';
@@ -30,7 +30,9 @@ export interface BodyAtRest {
 export function bodyToRelax(figure: FigureFabric, body: number, ratio: number, options: RelaxOptions = {}): BodyAtRest {
   const { firmness = FIRM, give = LEAN_GIVE, before } = options;
   const net = fabricNet(figure, body, ratio, give);
-  const profiles = net.pieces.map(({ outline }) => unitProfile(outline, ratio, firmness));
+  const profiles = net.pieces.map(({ outline, pressed }) =>
+    pressed ? unitProfile(outline, ratio, firmness) : unstuffedProfile(outline, ratio),
+  );
   const start = startPositions(net, profiles);
   return { net, relaxation: new Relaxation(net, before ? warmStart(net, start, before) : start, firmness) };
 }
@@ -66,7 +68,11 @@ export function bodyShape({ net, relaxation }: BodyAtRest, pose: Pose): BodyShap
     normals: skinNormals(net, positions),
     triangles: net.triangles,
     stitches: stitchFrames(net, positions, 1),
-    pieces: net.pieces.map(({ piece: { part, copy } }, index) => ({ part, copy, measures: measureRelaxed(net, index, positions) })),
+    pieces: net.pieces.map(({ piece: { part, copy } }, index) => ({
+      part,
+      copy,
+      measures: measureRelaxed(net, index, positions),
+    })),
     size: sizeOf(positions),
   };
 }

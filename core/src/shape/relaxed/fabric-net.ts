@@ -1,11 +1,12 @@
 import { constant } from '../../constants/index.js';
-import { changeOf, type FigureFabric, type FigurePiece } from '../../fabric/index.js';
+import type { FigureFabric, FigurePiece } from '../../fabric/index.js';
 import { heightOf } from '../../gauge/index.js';
 import { STITCH_NAMES } from '../../notation/index.js';
-import { stitchAngles, waysOfRounds } from '../../spacing/index.js';
+import { stitchAngles } from '../../spacing/index.js';
 import { isFlatLie } from '../lie.js';
 import { outlineOf, type Outline } from '../outline.js';
 import { ringRadius } from '../profile/ring.js';
+import { PieceWalk, SPIRAL } from './piece-walk.js';
 
 /** A piece of a body, with its nodes counted from the body's first. */
 export interface NetPiece {
@@ -30,11 +31,15 @@ export type Cap = Int32Array;
 export interface FabricNet {
   readonly nodes: number;
   readonly pieces: readonly NetPiece[];
-  /** A row a spring. Tension over stretch; squeezed it resists a tenth of that. */
+  /** A row a spring: its ends, its length at rest, and what it resists being stretched and being squeezed with. */
   readonly springFrom: Int32Array;
   readonly springTo: Int32Array;
   readonly springRest: Float64Array;
   readonly springStiffness: Float64Array;
+  readonly springSqueeze: Float64Array;
+  /** Three nodes in a row that keep to a curve: how far the middle one is off the mean of the others, twice, at rest. */
+  readonly bends: Int32Array;
+  readonly bendCurve: Float64Array;
   /** Three nodes a triangle, counter-clockwise seen from outside; the stitch each belongs to. */
   readonly triangles: Int32Array;
   readonly triangleStitch: Int32Array;
@@ -51,12 +56,13 @@ export interface FabricNet {
 }
 
 const SHEAR = constant('shear of the fabric');
+const SQUEEZE = constant('squeeze of a spring');
 const LEAST_WALL = constant('least wall');
 const CHORD_SHUT = constant('chord drawn shut');
 /** From stitches that stand as high however they lean, to ones that lengthen as they lean. */
 export const LEAN_GIVE = constant('give of a leaning stitch');
-/** How much fabric without stuffing resists being folded across its rounds, beside being stretched. */
-const BENDING = constant('bending of the fabric');
+/** Rounds of fewer stitches are too small to bend. */
+const FEWEST_BENT = 12;
 /** Two stitches worked through as one lie so close, stitch widths (our own estimate). */
 const HELD = 0.3;
 
@@ -76,6 +82,9 @@ class NetBuilder {
   private readonly to: number[] = [];
   private readonly rest: number[] = [];
   private readonly stiffness: number[] = [];
+  private readonly squeeze: number[] = [];
+  private readonly bends: number[] = [];
+  private readonly curves: number[] = [];
   private readonly caps: Cap[] = [];
   private readonly inside: Skin = { triangles: [], stitchOf: [] };
   private readonly outside: Skin = { triangles: [], stitchOf: [] };
@@ -115,6 +124,9 @@ class NetBuilder {
       springTo: Int32Array.from(this.to),
       springRest: Float64Array.from(this.rest),
       springStiffness: Float64Array.from(this.stiffness),
+      springSqueeze: Float64Array.from(this.squeeze),
+      bends: Int32Array.from(this.bends),
+      bendCurve: Float64Array.from(this.curves),
       triangles: Int32Array.from([...inside.triangles, ...outside.triangles]),
       triangleStitch: Int32Array.from([...inside.stitchOf, ...outside.stitchOf]),
       pressedTriangles: inside.stitchOf.length,
@@ -135,8 +147,9 @@ class NetBuilder {
     });
   }
 
-  private spring(from: number, to: number, rest: number, stiffness: number): void {
+  private spring(from: number, to: number, rest: number, stiffness: number, squeeze = SQUEEZE * stiffness): void {
     if (from === to) return;
+    this.squeeze.push(squeeze);
     this.from.push(from);
     this.to.push(to);
     this.rest.push(rest);
@@ -176,15 +189,26 @@ class NetBuilder {
     if (!net.pressed && !isFlatLie(net.outline.lie)) this.stiffen(net, round);
   }
 
-  /** Without stuffing the fabric holds itself up: stitches two rounds apart keep their distance, but for a fold in one loop. */
+  /**
+   * Without stuffing the fabric holds itself up: across its rounds it stays straight, but for a fold in one loop, and along
+   * a round it keeps to its circle; an oval is left to bend.
+   */
   private stiffen({ piece: { fabric }, first }: NetPiece, round: number): void {
-    for (let row = fabric.roundStart[round]!; row < fabric.roundStart[round + 1]!; row++) {
+    const [from, end] = [fabric.roundStart[round]!, fabric.roundStart[round + 1]!];
+    const curve = 2 - 2 * Math.cos((2 * Math.PI) / Math.max(3, end - from));
+    for (let row = from; row < end; row++) {
       const parent = fabric.firstParent[row]!;
       const grand = parent < 0 ? -1 : fabric.firstParent[parent]!;
-      if (grand < 0 || fabric.loop[row] !== BOTH || fabric.loop[parent] !== BOTH) continue;
-      const rise = this.ratio * (heightOf(STITCH_NAMES[fabric.stitch[row]!]!) + heightOf(STITCH_NAMES[fabric.stitch[parent]!]!));
-      this.spring(first + row, first + grand, rise, BENDING);
+      if (grand >= 0 && fabric.loop[row] === BOTH && fabric.loop[parent] === BOTH)
+        this.bend(first + row, first + parent, first + grand, 0);
+      const round12 = end - from >= FEWEST_BENT && row + 2 < end;
+      if (round12 && !fabric.foundation) this.bend(first + row, first + row + 1, first + row + 2, curve);
     }
+  }
+
+  private bend(a: number, b: number, c: number, curve: number): void {
+    this.bends.push(a, b, c);
+    this.curves.push(curve);
   }
 
   /** The last stitch of a spiral's first round lies beside its first, as both sit in the same ring or over the same rim. */
@@ -243,10 +267,14 @@ class NetBuilder {
   private isJoined(piece: FigurePiece): boolean {
     const last = piece.first + piece.fabric.stitchCount - 1;
     return this.pieces.some(
-      ({ piece: other }) => other !== piece && [...other.rims.values()].some((layers) => layers.some((rim) => rim.includes(last))),
+      ({ piece: other }) =>
+        other !== piece && [...other.rims.values()].some((layers) => layers.some((rim) => rim.includes(last))),
     );
   }
 }
+
+/** Index of both loops in LOOPS. */
+const BOTH = 0;
 
 /**
  * Rest length of the link from a stitch to one it hangs on. Standing as high however it leans, only a stitch that shares or
@@ -254,161 +282,4 @@ class NetBuilder {
  */
 function leaningRest(height: number, stands: number, leans: number, give: number): number {
   return (1 - give) * Math.hypot(height, stands) + give * Math.hypot(height, leans);
-}
-
-/** How the stitches of a piece follow one another and what they hang on, as nodes of the body. */
-class PieceWalk {
-  readonly first: number;
-  private readonly ways: Int8Array;
-  private readonly aside: Float64Array;
-
-  constructor(
-    private readonly net: NetPiece,
-    private readonly base: number,
-  ) {
-    this.first = net.first;
-    this.ways = waysOfRounds(net.piece.fabric);
-    this.aside = asideOf(net.piece);
-  }
-
-  roundOf(row: number): number {
-    return this.net.piece.fabric.round[row]!;
-  }
-
-  /** Whether a round is a row worked back, whose stitches run the other way. */
-  back(round: number): boolean {
-    return this.ways[round]! < 0;
-  }
-
-  /** Nodes a stitch hangs on, in the direction of work. */
-  under(row: number): number[] {
-    const { fabric, rims } = this.net.piece;
-    const parents = fabric.parentCount[row]!;
-    if (parents > 0) {
-      const nodes = Array.from({ length: parents }, (_, i) => this.first + fabric.firstParent[row]! + i);
-      return this.turns(row) ? nodes.reverse() : nodes;
-    }
-    const layers = rims.get(fabric.round[row]!);
-    if (!layers) return [];
-    const place = Math.max(0, fabric.place[row]!);
-    return layers.map((rim) => rim[Math.min(rim.length - 1, place)]! - this.base);
-  }
-
-  /** How far a stitch stands aside of what it hangs on when it shares it, or joins it with others: half a stitch or none. */
-  stands(row: number): number {
-    return this.aside[row]!;
-  }
-
-  leansOnFirst(row: number): number {
-    return this.net.piece.fabric.parentCount[row] === 0 ? 0 : this.leans(row, 0);
-  }
-
-  leansOnLast(row: number): number {
-    const parents = this.net.piece.fabric.parentCount[row]!;
-    return parents === 0 ? 0 : this.leans(row, parents - 1);
-  }
-
-  /** How far a stitch of an evenly spread round sits ahead of one of its parents, stitches; aside, where it has none. */
-  leans(row: number, index: number): number {
-    const { piece, angles } = this.net;
-    const { fabric } = piece;
-    const parent = fabric.firstParent[row]! + index;
-    if (fabric.parentCount[row] === 0 || parent < 0) return this.aside[row]!;
-    const turn = angles[row]! - angles[parent]!;
-    const round = fabric.round[row]!;
-    return (turn - Math.round(turn)) * (fabric.roundStart[round + 1]! - fabric.roundStart[round]!);
-  }
-
-  /** The stitch after this one along the work, or the first of the round where it closes to a ring; −1 at a row's end. */
-  next(row: number): number {
-    const { fabric } = this.net.piece;
-    const round = fabric.round[row]!;
-    const [from, end] = [fabric.roundStart[round]!, fabric.roundStart[round + 1]!];
-    if (row + 1 < end) return row + 1;
-    if (fabric.roundWay[round] === TURNED) return -1;
-    return this.spirals(round) ? end : from;
-  }
-
-  /** Whether the link to the next stitch closes the last round of a spiral, a step down. */
-  closes(row: number, next: number): boolean {
-    return next < row && this.net.piece.fabric.roundWay[this.net.piece.fabric.round[row]!] === SPIRAL;
-  }
-
-  /** Nodes below from the last a stitch hangs on to the first the next one does. */
-  between(row: number, next: number, layer: number | null): number[] {
-    const { fabric } = this.net.piece;
-    const from = this.under(row).at(layer ?? -1);
-    const to = this.closes(row, next) ? this.first + next : this.under(next)[layer ?? 0];
-    if (from === undefined || to === undefined) return [];
-    if (fabric.parentCount[row]! > 0 && (this.closes(row, next) || fabric.parentCount[next]! > 0)) return this.alongRows(from, to);
-    const rim = this.net.piece.rims.get(fabric.round[row]!)?.[layer ?? 0];
-    return rim && fabric.parentCount[row] === 0 ? this.alongRim(rim, row, next, to) : [from, to];
-  }
-
-  /** From one row's node to another: on along the work, back where it turns, or round to the start of a joined round. */
-  private alongRows(from: number, to: number): number[] {
-    const { fabric } = this.net.piece;
-    if (Math.abs(to - from) <= 1 || to - from > 0) return range(from, to);
-    const round = fabric.round[from - this.first]!;
-    const [start, end] = [this.first + fabric.roundStart[round]!, this.first + fabric.roundStart[round + 1]!];
-    if (fabric.roundWay[round] === TURNED) return range(from, to);
-    return [...range(from, end - 1), ...range(start, to)];
-  }
-
-  private alongRim(rim: Int32Array, row: number, next: number, to: number): number[] {
-    const { fabric } = this.net.piece;
-    const at = (place: number): number => rim[Math.min(rim.length - 1, Math.max(0, place))]! - this.base;
-    const place = Math.max(0, fabric.place[row]!);
-    const onRim = fabric.parentCount[next] === 0 && !this.closes(row, next);
-    const places = onRim && next > row ? range(place, Math.max(place, fabric.place[next]!)) : [...range(place, rim.length - 1), 0];
-    const nodes = places.map(at);
-    return nodes.at(-1) === to ? nodes : [...nodes, to];
-  }
-
-  /** The last round of those that follow one another from the start. */
-  mainEnd(): number {
-    const { below } = this.net.outline;
-    const fork = below.findIndex((under, round) => under !== round - 1);
-    return (fork < 0 ? below.length : fork) - 1;
-  }
-
-  rim(round: number): number[] {
-    const { roundStart } = this.net.piece.fabric;
-    return range(roundStart[round]!, roundStart[round + 1]! - 1);
-  }
-
-  private spirals(round: number): boolean {
-    const { fabric } = this.net.piece;
-    const more = round + 1 < fabric.roundCount && fabric.roundStart[round + 2]! > fabric.roundStart[round + 1]!;
-    return more && fabric.roundWay[round] === SPIRAL && this.net.outline.below[round + 1] === round;
-  }
-
-  private turns(row: number): boolean {
-    const { fabric } = this.net.piece;
-    return fabric.roundWay[fabric.round[row]!] === TURNED;
-  }
-}
-
-/** Index of both loops in LOOPS. */
-const BOTH = 0;
-const SPIRAL = 0;
-const TURNED = 2;
-
-/** Whole numbers from one to another, up or down. */
-function range(from: number, to: number): number[] {
-  const step = to < from ? -1 : 1;
-  return Array.from({ length: Math.abs(to - from) + 1 }, (_, i) => from + step * i);
-}
-
-/** Half a stitch for the stitches of an increase and of a decrease, nothing for all others. */
-function asideOf({ fabric }: FigurePiece): Float64Array {
-  const aside = new Float64Array(fabric.stitchCount);
-  for (let action = 0; action < fabric.actionCount; action++) {
-    if (changeOf(fabric, action) === 'plain') continue;
-    const from = fabric.actionStart[action]!;
-    const made = fabric.actionStart[action + 1]! - from;
-    if (made <= 1) aside[from] = ((fabric.parentCount[from] ?? 2) - 1) / 2;
-    else for (let k = 0; k < made; k++) aside[from + k] = fabric.parentCount[from]! > 0 ? Math.abs(k - (made - 1) / 2) : 0;
-  }
-  return aside;
 }

@@ -1,13 +1,13 @@
 import { constant } from '../../constants/index.js';
 import type { FabricNet } from './fabric-net.js';
 
-const SQUEEZE = constant('squeeze of a spring');
+const BENDING = constant('bending of the fabric');
 /** Keeps a length from being nought. */
 const TINY = 1e-12;
 
 /** Adds the forces of all springs, less the gradient of their energy, to `force`. @returns the energy */
 export function springForces(net: FabricNet, x: Float64Array, force: Float64Array): number {
-  const { springFrom, springTo, springRest, springStiffness } = net;
+  const { springFrom, springTo, springRest, springStiffness, springSqueeze } = net;
   let energy = 0;
   for (let i = 0; i < springFrom.length; i++) {
     const a = 3 * springFrom[i]!;
@@ -17,7 +17,7 @@ export function springForces(net: FabricNet, x: Float64Array, force: Float64Arra
     const dz = x[b + 2]! - x[a + 2]!;
     const length = Math.sqrt(dx * dx + dy * dy + dz * dz) + TINY;
     const stretch = length - springRest[i]!;
-    const pull = (stretch > 0 ? springStiffness[i]! : springStiffness[i]! * SQUEEZE) * stretch;
+    const pull = (stretch > 0 ? springStiffness[i]! : springSqueeze[i]!) * stretch;
     energy += pull * stretch;
     const share = pull / length;
     force[a] = force[a]! + share * dx;
@@ -28,6 +28,33 @@ export function springForces(net: FabricNet, x: Float64Array, force: Float64Arra
     force[b + 2] = force[b + 2]! - share * dz;
   }
   return energy / 2;
+}
+
+/** Adds the forces of fabric that is bent, less the gradient of their energy, to `force`. @returns the energy */
+export function bendForces({ bends, bendCurve }: FabricNet, x: Float64Array, force: Float64Array): number {
+  let energy = 0;
+  for (let i = 0; i < bendCurve.length; i++) {
+    const a = 3 * bends[3 * i]!;
+    const b = 3 * bends[3 * i + 1]!;
+    const c = 3 * bends[3 * i + 2]!;
+    const dx = x[a]! - 2 * x[b]! + x[c]!;
+    const dy = x[a + 1]! - 2 * x[b + 1]! + x[c + 1]!;
+    const dz = x[a + 2]! - 2 * x[b + 2]! + x[c + 2]!;
+    const size = Math.sqrt(dx * dx + dy * dy + dz * dz) + TINY;
+    const off = BENDING * (size - bendCurve[i]!);
+    energy += (off * (size - bendCurve[i]!)) / 2;
+    const share = off / size;
+    for (const [node, times] of [
+      [a, -1],
+      [b, 2],
+      [c, -1],
+    ] as const) {
+      force[node]! += times * share * dx;
+      force[node + 1]! += times * share * dy;
+      force[node + 2]! += times * share * dz;
+    }
+  }
+  return energy;
 }
 
 /**

@@ -25,7 +25,11 @@ export function measureRelaxed(net: FabricNet, index: number, x: ArrayLike<numbe
   const piece = net.pieces[index]!;
   const rings = relaxedRings(piece, x);
   const ends = endsOf(net, index, x);
-  const axis = axisOf(rings, net.pieces[index]!.piece.anchors === 1 ? ends[0]! : null, net.pieces[index]!.tip >= 0 ? ends.at(-1)! : null);
+  const axis = axisOf(
+    rings,
+    net.pieces[index]!.piece.anchors === 1 ? ends[0]! : null,
+    net.pieces[index]!.tip >= 0 ? ends.at(-1)! : null,
+  );
   const points = [...rings.flatMap((ring) => ring.points), ...ends];
   const [one, two] = widestWays(points, axis);
   const { area, volume } = skinOf(net, index, x, rings);
@@ -68,10 +72,7 @@ export function widestWays(points: readonly Vector[], axis: Vector): readonly [V
     uv += a * b;
   }
   const turn = Math.atan2(2 * uv, uu - vv) / 2;
-  return [
-    add(times(u, Math.cos(turn)), times(v, Math.sin(turn))),
-    add(times(u, -Math.sin(turn)), times(v, Math.cos(turn))),
-  ];
+  return [add(times(u, Math.cos(turn)), times(v, Math.sin(turn))), add(times(u, -Math.sin(turn)), times(v, Math.cos(turn)))];
 }
 
 /** Area of a piece's skin, and the volume within it: seen from its own middle, with its first and last rounds capped there. */

@@ -40,8 +40,16 @@ export function posed(net: FabricNet, x: ArrayLike<number>, { upright, front }: 
 
 const flatAxes = (upright: boolean): readonly [Vector, Vector, Vector] =>
   upright
-    ? [[1, 0, 0], [0, 1, 0], [0, 0, 1]]
-    : [[-1, 0, 0], [0, -1, 0], [0, 0, 1]];
+    ? [
+        [1, 0, 0],
+        [0, 1, 0],
+        [0, 0, 1],
+      ]
+    : [
+        [-1, 0, 0],
+        [0, -1, 0],
+        [0, 0, 1],
+      ];
 
 function axesOf(net: FabricNet, x: ArrayLike<number>, upright: boolean, front: number | null): readonly [Vector, Vector, Vector] {
   const piece = net.pieces[mainPiece(net)]!;

@@ -1,7 +1,7 @@
 import type { Profile } from '../profile/profile.js';
 import { mainRounds } from '../profile/net.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
-import { widestWays } from './measure-relaxed.js';
+import { measureRelaxed, widestWays } from './measure-relaxed.js';
 import { axisOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
 import { at, dot, mean, type Vector } from './vector.js';
 
@@ -38,6 +38,7 @@ export function profileOfRelaxed(net: FabricNet, index: number, x: ArrayLike<num
     stuffed: pressed,
     settled,
     relaxed: true,
+    enclosed: outline.below.length === mainRounds(outline) ? measureRelaxed(net, index, x).volume : null,
   };
 }
 

@@ -1,7 +1,7 @@
 import { Fire, type Rest } from '../fire.js';
 import { FIRM } from '../profile/profile.js';
 import type { FabricNet } from './fabric-net.js';
-import { pressureForces, springForces } from './forces.js';
+import { bendForces, pressureForces, springForces } from './forces.js';
 
 /** How a relaxation came out: at rest, still on its way, or given up where it will not come to rest. */
 export type Outcome = 'settled' | 'going' | 'restless';
@@ -82,6 +82,7 @@ export class Relaxation {
   private field(x: Float64Array, force: Float64Array): void {
     force.fill(0);
     springForces(this.net, x, force);
+    bendForces(this.net, x, force);
     if (this.pressure > 0) this.enclosed = pressureForces(this.net, this.pressure, x, force);
     this.lighten(force);
     holdStill(force);

@@ -1,4 +1,5 @@
 import type { NetPiece } from './fabric-net.js';
+import { SPIRAL } from './piece-walk.js';
 import { add, at, cross, dot, lengthOf, mean, minus, times, unit, type Vector } from './vector.js';
 
 /** One round of a relaxed piece as a closed ring: a spiral's climb along it is taken out. */
@@ -9,8 +10,6 @@ export interface RelaxedRing {
   /** Way round it. */
   readonly girth: number;
 }
-
-const SPIRAL = 0;
 
 /** The rounds of a piece that have stitches, lengths as in `x`. */
 export function relaxedRings({ piece, first }: NetPiece, x: ArrayLike<number>): RelaxedRing[] {

@@ -12,9 +12,7 @@ export function warmStart(
 ): Float64Array {
   const out = start.slice();
   for (const piece of net.pieces) {
-    const old = before.net.pieces.find(
-      ({ piece: { part, copy } }) => part === piece.piece.part && copy === piece.piece.copy,
-    );
+    const old = before.net.pieces.find(({ piece: { part, copy } }) => part === piece.piece.part && copy === piece.piece.copy);
     if (old) takeOver(out, start, piece, old, before.positions);
   }
   return out;
@@ -38,8 +36,7 @@ function takeOver(out: Float64Array, start: Float64Array, piece: NetPiece, old: 
   }
   const moved = common > 0 ? moveOf(out, start, piece, common - 1) : [0, 0, 0];
   const [firstNew, nodes] = [now.roundStart[common]!, now.stitchCount];
-  for (let row = firstNew; row < nodes; row++)
-    for (let d = 0; d < 3; d++) out[3 * (piece.first + row) + d]! += moved[d]!;
+  for (let row = firstNew; row < nodes; row++) for (let d = 0; d < 3; d++) out[3 * (piece.first + row) + d]! += moved[d]!;
   for (let anchor = 0; anchor < Math.min(piece.piece.anchors, old.piece.anchors); anchor++)
     copy(out, piece.first + now.stitchCount + anchor, x, old.first + then.stitchCount + anchor);
   if (piece.tip < 0) return;
@@ -52,8 +49,7 @@ function between(out: Float64Array, node: number, x: ArrayLike<number>, first: n
   const low = Math.max(0, Math.min(count - 1, Math.floor(at)));
   const high = Math.min(count - 1, low + 1);
   const share = Math.max(0, Math.min(1, at - low));
-  for (let d = 0; d < 3; d++)
-    out[3 * node + d] = x[3 * (first + low) + d]! * (1 - share) + x[3 * (first + high) + d]! * share;
+  for (let d = 0; d < 3; d++) out[3 * node + d] = x[3 * (first + low) + d]! * (1 - share) + x[3 * (first + high) + d]! * share;
 }
 
 /** How far the middle of a round has moved from where it would begin. */

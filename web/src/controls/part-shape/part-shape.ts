@@ -89,7 +89,10 @@ export class PartShape {
       untracked(() => this.look.ask({ parts, part, copy, ratio, upright, front: frontRound(counted) }));
     });
     effect((onCleanup) => {
-      if (!this.state().going) return this.slow.set(false);
+      if (!this.state().going) {
+        this.slow.set(false);
+        return;
+      }
       const timer = setTimeout(() => this.slow.set(true), SHOW_PROGRESS_AFTER);
       onCleanup(() => clearTimeout(timer));
     });
@@ -122,9 +125,5 @@ function joinedWords({ pieces }: BodyShape, parts: readonly PartCount[], own: Bo
 /** A shape that never came to rest is as far as it got. */
 function unsettled({ outcome }: BodyShape, going: boolean): string[] {
   if (going || outcome === 'settled') return [];
-  return [
-    outcome === 'restless'
-      ? 'it ruffles or folds, and is shown as far as it settled'
-      : 'stopped before it had settled',
-  ];
+  return [outcome === 'restless' ? 'it ruffles or folds, and is shown as far as it settled' : 'stopped before it had settled'];
 }

@@ -20,7 +20,9 @@ function roundsOf(shape: BodyShape, fabrics: ReadonlyMap<number, Fabric>): Int32
 
 /** The fabrics of the parts a shape is made of, by their index. */
 export function fabricsIn({ pieces }: BodyShape, parts: readonly PartCount[]): ReadonlyMap<number, Fabric> {
-  return new Map([...new Set(pieces.map(({ part }) => part))].flatMap((part) => (parts[part] ? [[part, fabricOf(parts[part])]] : [])));
+  return new Map(
+    [...new Set(pieces.map(({ part }) => part))].flatMap((part) => (parts[part] ? [[part, fabricOf(parts[part])]] : [])),
+  );
 }
 
 /** The line a stitch of a shape was worked by. */

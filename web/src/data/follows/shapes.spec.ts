@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { checkPattern, fabricOf, type Fabric } from '@lemniscus/core/fabric';
 import { read } from '@lemniscus/core/notation';
-import { relaxedProfile } from '@lemniscus/core/shape';
+import { outlineOf, unitProfile } from '@lemniscus/core/shape';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
 import { Shapes } from './shapes';
@@ -13,7 +13,7 @@ class SlowWorker extends EventTarget {
     this.questions.push(question);
   }
   answer(question: ShapeQuestion): void {
-    const data: ShapeAnswer = { key: question.key, profile: relaxedProfile(question.fabric, question.ratio), last: true };
+    const data: ShapeAnswer = { key: question.key, profile: unitProfile(outlineOf(question.fabric), question.ratio), last: true };
     this.dispatchEvent(new MessageEvent('message', { data }));
   }
 }

@@ -1,4 +1,4 @@
-import type { BufferGeometry, Mesh } from 'three';
+import type { Mesh } from 'three';
 import type { BodyShape } from '@lemniscus/core/shape';
 import { outlinePath } from './flat-figure';
 import type { FigureView } from './figure-view';
@@ -11,11 +11,13 @@ export function outlineSvg({ positions }: BodyShape, view: FigureView, mmPerUnit
   const escaped = title.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!);
   const size = `width="${(width + 4).toFixed(1)}mm" height="${(height + 4).toFixed(1)}mm" viewBox="-2 -2 ${(width + 4).toFixed(1)} ${(height + 4).toFixed(1)}"`;
   const drawn = `<path d="${path}" fill="none" stroke="#1d2733" stroke-width="0.5" stroke-linejoin="round"/>`;
-  return new Blob([`<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escaped}</title>${drawn}</svg>\n`], { type: 'image/svg+xml' });
+  return new Blob([`<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escaped}</title>${drawn}</svg>\n`], {
+    type: 'image/svg+xml',
+  });
 }
 
 /** The figure's surface for other programs: glTF with its colours, in metres; or STL for who prints a former, in millimetres. */
-export async function surfaceFile(kind: 'glb' | 'stl', surface: Mesh<BufferGeometry>, mmPerUnit: number): Promise<Blob> {
+export async function surfaceFile(kind: 'glb' | 'stl', surface: Mesh, mmPerUnit: number): Promise<Blob> {
   const copy = surface.clone();
   copy.scale.setScalar(kind === 'glb' ? mmPerUnit / 1_000 : mmPerUnit);
   copy.updateMatrixWorld(true);
@@ -25,7 +27,7 @@ export async function surfaceFile(kind: 'glb' | 'stl', surface: Mesh<BufferGeome
     copy.rotation.x = Math.PI / 2;
     copy.updateMatrixWorld(true);
     const data = new STLExporter().parse(copy, { binary: true });
-    return new Blob([new Uint8Array(data.buffer as ArrayBuffer)], { type: 'model/stl' });
+    return new Blob([new Uint8Array(data.buffer)], { type: 'model/stl' });
   }
   const { GLTFExporter } = await import('three/addons/exporters/GLTFExporter.js');
   const data = await new GLTFExporter().parseAsync(copy, { binary: true });

@@ -8,7 +8,12 @@ const APART = 26;
 @Component({
   selector: 'lem-figure-ruler',
   template: `
-    <svg [attr.height]="tall() + 16" width="100" [attr.viewBox]="'-14 ' + (-tall() - 8) + ' 100 ' + (tall() + 16)" aria-hidden="true">
+    <svg
+      [attr.height]="tall() + 16"
+      width="100"
+      [attr.viewBox]="'-14 ' + (-tall() - 8) + ' 100 ' + (tall() + 16)"
+      aria-hidden="true"
+    >
       <line x1="43" x2="43" y1="0" [attr.y2]="-tall()" />
       @for (tick of metric(); track tick.mm) {
         <line x1="36" x2="43" [attr.y1]="-tick.y" [attr.y2]="-tick.y" />
@@ -43,10 +48,14 @@ export class FigureRuler {
     mm: stepOf([5, 10, 20, 50, 100, 200], this.pixelsPerMm()),
     inch: stepOf([0.25, 0.5, 1, 2, 5], this.pixelsPerMm() * INCH_MM),
   }));
-  private readonly topMm = computed(() => Math.max(this.units().mm, Math.ceil(this.height() / this.units().mm) * this.units().mm));
+  private readonly topMm = computed(() =>
+    Math.max(this.units().mm, Math.ceil(this.height() / this.units().mm) * this.units().mm),
+  );
   protected readonly tall = computed(() => Math.min(2_000, this.topMm() * this.pixelsPerMm()));
 
-  protected readonly metric = computed(() => this.ticks(this.units().mm, 1, (value) => (value === this.topMm() ? `${value} mm` : `${value}`)));
+  protected readonly metric = computed(() =>
+    this.ticks(this.units().mm, 1, (value) => (value === this.topMm() ? `${value} mm` : `${value}`)),
+  );
   protected readonly inches = computed(() => {
     const { inch } = this.units();
     const last = Math.floor(this.topMm() / INCH_MM / inch) * inch;

@@ -74,7 +74,7 @@ export class FigureScene {
   private readonly contact = new Mesh(new CircleGeometry(1, 48), contactMaterial());
   /** For every mesh of a form, the stitch of each instance. */
   private readonly meshes: { readonly mesh: InstancedMesh; readonly stitches: readonly number[] }[] = [];
-  private lining: Mesh<BufferGeometry> | null = null;
+  private lining: Mesh | null = null;
   private shape: BodyShape | null = null;
   private painted: readonly Color[] = [];
   private middle = 1;
@@ -194,7 +194,7 @@ export class FigureScene {
   }
 
   /** The figure's surface with its colours, for files. */
-  surface(): Mesh<BufferGeometry> | null {
+  surface(): Mesh | null {
     return this.lining;
   }
 
@@ -299,7 +299,10 @@ function contactMaterial(): MeshBasicMaterial {
     shader.vertexShader = shader.vertexShader.replace('void main() {', 'varying vec2 way;\nvoid main() {\n  way = position.xy;');
     shader.fragmentShader = shader.fragmentShader
       .replace('void main() {', 'varying vec2 way;\nvoid main() {')
-      .replace('#include <dithering_fragment>', '#include <dithering_fragment>\n  gl_FragColor.a *= pow(max(0.0, 1.0 - length(way)), 1.4);');
+      .replace(
+        '#include <dithering_fragment>',
+        '#include <dithering_fragment>\n  gl_FragColor.a *= pow(max(0.0, 1.0 - length(way)), 1.4);',
+      );
   };
   return material;
 }

@@ -22,7 +22,7 @@ export function standsOut(
   if (flat) return [`lies flat, about ${length(diameter)} wide and ${length(height)} long`];
   const oval = second < OVAL * diameter;
   const across = oval ? `about ${length(diameter)} by ${length(second)} across` : `about ${length(diameter)} across`;
-    return [`${across}, about ${length(height)} high`, ...(oval ? [] : [cornerWords(corners)]), ...leanWords(measures)];
+  return [`${across}, about ${length(height)} high`, ...(oval ? [] : [cornerWords(corners)]), ...leanWords(measures)];
 }
 
 export function cornerWords({ count, swing, ridge }: Corners): string {

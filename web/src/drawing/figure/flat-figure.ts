@@ -66,7 +66,11 @@ function lightOn(a: Seen, b: Seen, c: Seen): number {
 }
 
 /** The outline of the figure seen so, as a path in millimetres at true scale: as wide as it is at every height. */
-export function outlinePath(positions: ArrayLike<number>, view: FigureView, mmPerUnit: number): { path: string; width: number; height: number } {
+export function outlinePath(
+  positions: ArrayLike<number>,
+  view: FigureView,
+  mmPerUnit: number,
+): { path: string; width: number; height: number } {
   const seen = projected(positions, view);
   const points = Array.from({ length: positions.length / 3 }, (_, node) => seen(node));
   const lows = Math.min(...points.map(({ y }) => y));

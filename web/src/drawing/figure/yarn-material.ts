@@ -1,4 +1,12 @@
-import { CanvasTexture, Color, MeshPhysicalMaterial, MeshStandardMaterial, RepeatWrapping, DoubleSide, type Texture } from 'three';
+import {
+  CanvasTexture,
+  Color,
+  MeshPhysicalMaterial,
+  MeshStandardMaterial,
+  RepeatWrapping,
+  DoubleSide,
+  type Texture,
+} from 'three';
 
 /** How a yarn looks: smooth plied cotton, or plush with a pile. */
 export type YarnLook = 'cotton' | 'plush';
