@@ -6,11 +6,13 @@ import { manyEvents } from './many-events.js';
 import { table, type Result } from './measure.js';
 import { productionBuild } from './production-build.js';
 import { readPattern } from './read-pattern.js';
+import { relaxShape } from './relax-shape.js';
 import { tapToPaint } from './tap-to-paint.js';
 
 const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'production-build': productionBuild,
   'read-pattern': readPattern,
+  'relax-shape': relaxShape,
   'append-events': appendEvents,
   'many-events': manyEvents,
   'first-load': firstLoad,

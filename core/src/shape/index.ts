@@ -24,3 +24,4 @@ export { eyeSpots, type EyeSpots } from './relaxed/eye-spots.js';
 export { warmStart } from './relaxed/warm-start.js';
 export { profileOfRelaxed } from './relaxed/profile-of.js';
 export { relaxedProfile } from './relaxed/relaxed-profile.js';
+export { shapeReport, type PartShapeReport } from './shape-report.js';

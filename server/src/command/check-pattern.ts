@@ -1,6 +1,6 @@
-import { readFile, stat } from 'node:fs/promises';
 import { checkPattern, toReport, type PatternReport } from '@lemniscus/core/fabric';
 import { read } from '@lemniscus/core/notation';
+import { readText } from './text-file.js';
 
 /** A pattern that was read, or a sentence on why its file cannot be. */
 type Checked = { readonly file: string; readonly report: PatternReport } | { readonly file: string; readonly refused: string };
@@ -24,32 +24,9 @@ export async function check(rest: readonly string[]): Promise<number | null> {
 }
 
 async function checkFile(file: string): Promise<Checked> {
-  try {
-    const text = textOf(await readFile(file));
-    if ('refused' in text) return { file, refused: text.refused };
-    return { file, report: toReport(text.text, checkPattern(read(text.text))) };
-  } catch (error) {
-    const folder = await stat(file).then(
-      (found) => found.isDirectory(),
-      () => false,
-    );
-    const why = folder ? 'it is a folder. Name the files in it' : error instanceof Error ? error.message : String(error);
-    return { file, refused: `${file} cannot be read: ${why}.` };
-  }
-}
-
-/** The text in a file's bytes: UTF-8, or UTF-16 where its first bytes say so. */
-function textOf(bytes: Uint8Array): { readonly text: string } | { readonly refused: string } {
-  const wide = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
-  if (wide === null && hasZeros(bytes)) return { refused: 'This is no text: save the pattern as plain text in UTF-8.' };
-  const text = new TextDecoder(wide ?? 'utf-8').decode(bytes);
-  return text.trim() === '' ? { refused: 'The file is empty: there is no pattern in it.' } : { text };
-}
-
-/** A text may have a stray zero; pictures, archives and wide text without its mark have many. */
-function hasZeros(bytes: Uint8Array): boolean {
-  const looked = bytes.subarray(0, 4_000);
-  return looked.filter((byte) => byte === 0).length > looked.length / 20;
+  const text = await readText(file);
+  if ('refused' in text) return { file, refused: text.refused };
+  return { file, report: toReport(text.text, checkPattern(read(text.text))) };
 }
 
 function codeOf(checked: Checked): number {

@@ -1,8 +1,11 @@
 import { check } from './check-pattern.js';
+import { shape } from './shape-pattern.js';
 import { backup, checkData, restore } from './keep-data.js';
 
 /** The command by the name it was begun under: others call it there. */
 const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
+       lemniscus shape FILE [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
+                                      what its parts become
        lemniscus backup FILE          save everything as one .zip
        lemniscus restore FILE         take such a file in; twice is once
        lemniscus check-data           look whether the data is whole`;
@@ -10,6 +13,7 @@ const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and coun
 async function run([command, ...rest]: readonly string[]): Promise<number> {
   const [file] = rest;
   if (command === 'check') return (await check(rest)) ?? misused();
+  if (command === 'shape') return (await shape(rest)) ?? misused();
   if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);
   if (command === 'restore' && file !== undefined && rest.length === 1) return restore(file);
   if (command === 'check-data' && rest.length === 0) return checkData();
