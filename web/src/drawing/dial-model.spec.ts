@@ -149,15 +149,15 @@ describe('the dial', () => {
         const { layout, now, below, hook } = dialOf(oval, round, action);
         const layers = [now, below];
         for (const stitch of layers.flatMap((layer: DialLayer) => layer.stitches)) {
-          const [x, y] = seenAt(layout.track, hook.angle, stitch.angle, stitch.radius);
-          const place = placeAt(oval, layout, layers, hook.angle, x, y);
+          const [x, y] = seenAt(layout.track, hook, stitch.angle, stitch.radius);
+          const place = placeAt(oval, layout, layers, hook, x, y);
           if (stitch.state !== 'worked') continue;
           const from = oval.roundAction[place!.round]! + place!.action;
           // The action that makes this stitch: an increase is not ripped by half.
           expect(oval.actionStart[from]).toBeLessThanOrEqual(stitch.row);
           expect(oval.actionStart[from + 1]).toBeGreaterThan(stitch.row);
         }
-        expect(placeAt(oval, layout, layers, hook.angle, 0, 0)).toBeNull();
+        expect(placeAt(oval, layout, layers, hook, 0, 0)).toBeNull();
       }
     }
   });
@@ -168,10 +168,11 @@ describe('the dial', () => {
       for (let action = 0; action < oval.roundAction[round + 1]! - oval.roundAction[round]!; action++) {
         const { layout, now, below, hook } = dialOf(oval, round, action);
         expect(layout.track.half).toBeGreaterThan(20);
-        const [x, y] = seenAt(layout.track, hook.angle, hook.angle, hook.reach);
-        expect([x, y + hook.reach].every((off) => Math.abs(off) < 1e-9)).toBe(true);
+        const [x, y] = seenAt(layout.track, hook, hook.angle, hook.reach);
+        expect(Math.abs(x)).toBeLessThan(1e-9);
+        expect(y).toBeLessThan(-DIAL.clear);
         for (const { angle, radius } of [...now.stitches, ...below.stitches]) {
-          const far = Math.hypot(...seenAt(layout.track, hook.angle, angle, radius));
+          const far = Math.hypot(...seenAt(layout.track, hook, angle, radius));
           expect(far).toBeGreaterThanOrEqual(DIAL.clear - 1e-9);
           expect(far).toBeLessThan(DIAL.half);
         }

@@ -2,16 +2,13 @@ import { changeOf, LOOPS, roundLength, WAYS, type Change, type Fabric } from '@l
 import { heightOf } from '@lemniscus/core/gauge';
 import { actionsIn, placeOfStitch, type Position } from '@lemniscus/core/making';
 import { STITCH_NAMES, type Loop, type MarkedStitch, type StitchName } from '@lemniscus/core/notation';
-import { footAt, trackOf, type Track } from './dial-track';
+import { pointAt, trackOf, turnTo, type Track } from './dial-track';
 
 /** Geometry of the dial in its own units: the drawing is 600 wide, centre at 0, 0. */
 export const DIAL = { half: 300, outer: 262, step: 35, clear: 112 } as const;
 
 /** How much of a round's step a stitch stands higher for each single crochet it is taller. */
 const TALLER = 0.55;
-
-/** Widest a stitch is drawn along the round, so that a ring of six still looks like stitches. */
-const WIDEST_STITCH = 78;
 
 /** Radius of the smallest round shown. */
 const SMALLEST = 200;
@@ -63,6 +60,8 @@ export interface DialLayer {
   readonly skips: readonly DialPlace[];
   /** Where a round is joined to its own start. */
   readonly seams: readonly DialPlace[];
+  /** The ring the first round is worked into, with its tail. */
+  readonly ring: DialPlace | null;
 }
 
 /** What holds for as long as a round is worked: the track, and how far out every stitch lies. */
@@ -88,7 +87,7 @@ export interface DialHook {
 export function dialLayout(fabric: Fabric, angles: Float64Array, round: number): DialLayout {
   const stitches = roundLength(fabric, round);
   const track = trackOf(fabric, angles, stitches);
-  const most = track.half > 0 ? DIAL.half - 2 * track.half - MARGIN : DIAL.outer;
+  const most = track.half > 0 ? DIAL.half - track.half - MARGIN : DIAL.outer;
   const outer = Math.min(most, Math.max(outerRadius(stitches), DIAL.clear + DIAL.step + stepOf(fabric, round)));
   const edges = [outer];
   let lowest = round;
@@ -135,7 +134,7 @@ function outerRadius(stitches: number): number {
 
 /** The rounds below the one at hand, which stay as they are while it is worked. */
 export function dialBelow(fabric: Fabric, angles: Float64Array, layout: DialLayout): DialLayer {
-  const layer = emptyLayer();
+  const layer = { ...emptyLayer(), ring: ringOf(fabric, angles, layout) };
   for (let round = layout.round - 1; round >= layout.lowest; round--) {
     const ended = actionsIn(fabric, round);
     addActions(layer, fabric, angles, layout, round, 0, ended, ended);
@@ -169,7 +168,15 @@ interface GrowingLayer extends DialLayer {
   readonly seams: DialPlace[];
 }
 
-const emptyLayer = (): GrowingLayer => ({ stitches: [], changes: [], skips: [], seams: [] });
+const emptyLayer = (): GrowingLayer => ({ stitches: [], changes: [], skips: [], seams: [], ring: null });
+
+/** The ring within the first round, where there is room to see it; its tail lies where the round begins. */
+function ringOf(fabric: Fabric, angles: Float64Array, { round, lowest, radius }: DialLayout): DialPlace | null {
+  if (lowest > 0 || fabric.foundation || roundLength(fabric, 0) === 0) return null;
+  const at = Math.min(radius(0), radius(fabric.roundStart[1]! - 1)) - RING_GAP;
+  return at > DIAL.clear ? { angle: angles[0]! - 0.5 / roundLength(fabric, 0), radius: at, depth: round } : null;
+}
+const RING_GAP = 22;
 
 function addActions(
   { stitches, changes, skips, seams }: GrowingLayer,
@@ -197,7 +204,7 @@ function addActions(
         stitch: STITCH_NAMES[fabric.stitch[row]!]!,
         angle: angles[row]!,
         radius,
-        half: Math.min(0.5 / length, WIDEST_STITCH / (4 * Math.PI * radius)),
+        half: 0.5 / length,
         post: (height(fabric, row) - 1) * TALLER * DIAL.step,
         state: action < now ? 'worked' : action === now ? 'next' : 'ahead',
         change,
@@ -287,14 +294,14 @@ function skippedPlace(
 
 /**
  * The place to go back to for a point of the dial: just before the worked stitch that lies there.
- * @param x from the centre in drawing units, as the work is seen by the right hand, with `under` (turns) at the hook
+ * @param x from the centre in drawing units, as the work is seen by the right hand, with `under` at the hook
  * @returns null where no worked stitch lies
  */
 export function placeAt(
   fabric: Fabric,
   layout: DialLayout,
   layers: readonly DialLayer[],
-  under: number,
+  under: UnderHook,
   x: number,
   y: number,
 ): Position | null {
@@ -316,12 +323,12 @@ export function placeAt(
 /** How far from a stitch's middle it is still meant; half a round's step and a little. */
 const REACH = 24;
 
+/** What stands straight under the hook. */
+export type UnderHook = Pick<DialHook, 'angle' | 'reach'>;
+
 /** Where a place of the work is seen while `under` stands at the hook, from the dial's centre. */
-export function seenAt(track: Track, under: number, angle: number, radius: number): readonly [number, number] {
-  const hook = footAt(track, under);
-  const foot = footAt(track, angle);
-  const turn = -Math.PI / 2 - hook.outward;
-  const x = foot.x + Math.cos(foot.outward) * radius - hook.x;
-  const y = foot.y + Math.sin(foot.outward) * radius - hook.y;
+export function seenAt(track: Track, under: UnderHook, angle: number, radius: number): readonly [number, number] {
+  const turn = turnTo(track, under.angle, under.reach);
+  const [x, y] = pointAt(track, angle, radius);
   return [x * Math.cos(turn) - y * Math.sin(turn), x * Math.sin(turn) + y * Math.cos(turn)];
 }

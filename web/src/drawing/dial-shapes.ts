@@ -1,6 +1,6 @@
 import { STITCHES, type StitchName } from '@lemniscus/core/notation';
 import type { DialChange, DialHook, DialLayer, DialPlace, DialStitch } from './dial-model';
-import { footAt, type Track } from './dial-track';
+import { pointAt, type Track } from './dial-track';
 import { yarnPaint } from './yarn-colour';
 
 /** Colours of the page, read from its theme. */
@@ -62,6 +62,7 @@ export function layerShapes(layer: DialLayer, track: Track, palette: DialPalette
   for (const seam of layer.seams) addSeam(shapes, seam, track, palette);
   for (const skip of layer.skips) addSkip(shapes, skip, track, palette);
   for (const change of layer.changes) addFork(shapes, change, at, palette);
+  if (layer.ring) addRing(shapes, layer.ring, track, palette);
   return shapes.list();
 }
 
@@ -73,12 +74,6 @@ export function markerShapes({ angle, radius }: DialHook['marker'], track: Track
     { ...look, fill: null, width: 4.5, d: line(point(pointAt(track, angle, radius - 13)), point(end)) },
     { ...look, fill: act, width: 1, d: dot(end, 6) },
   ];
-}
-
-/** Where an angle and a radius lie on the track. */
-export function pointAt(track: Track, angle: number, radius: number): readonly [number, number] {
-  const { x, y, outward } = footAt(track, angle);
-  return [x + Math.cos(outward) * radius, y + Math.sin(outward) * radius];
 }
 
 const point = ([x, y]: readonly [number, number]): string => `${x.toFixed(2)} ${y.toFixed(2)}`;
@@ -125,8 +120,29 @@ function addStitch(shapes: Shapes, one: DialStitch, at: Placing, palette: DialPa
   }
 }
 
+/** A stitch wider than this, turns either way, bends along its round. */
+const BENDS_FROM = 0.03;
+const BENT_STEPS = 7;
+
+/** A strand of a wide stitch: as a leaf, but along the round. */
+function bentLeaf(angle: number, radius: number, half: number, thick: number, at: Placing): string {
+  const between = (from: Pair, over: Pair, to: Pair): string[] =>
+    Array.from({ length: BENT_STEPS }, (_, i) => {
+      const t = (i + 1) / BENT_STEPS;
+      const mix = (k: 0 | 1): number => (1 - t) ** 2 * from[k] + 2 * t * (1 - t) * over[k] + t * t * to[k];
+      return at(mix(0), mix(1));
+    });
+  const tip: Pair = [angle + half * 0.96, radius + Math.sign(thick)];
+  const back: Pair = [angle - half * 1.02, radius + thick];
+  const out = between(tip, [angle + half * 0.1, radius + thick * 1.4], back);
+  const home = between(back, [angle - half * 0.2, radius + thick * 0.1], tip);
+  return `M${at(...tip)}L${[...out, ...home].join('L')}Z`;
+}
+type Pair = readonly [number, number];
+
 /** One strand of a stitch top; two of them meet at the tip towards the work. */
 function leaf(angle: number, radius: number, half: number, thick: number, at: Placing): string {
+  if (half > BENDS_FROM) return bentLeaf(angle, radius, half, thick, at);
   const tip = at(angle + half * 0.96, radius + Math.sign(thick));
   const outer = at(angle + half * 0.1, radius + thick * 1.4);
   const inner = at(angle - half * 0.2, radius + thick * 0.1);
@@ -183,6 +199,14 @@ function addFork(
     },
     ...lines,
   );
+}
+
+/** The ring of yarn that the first round is worked into, drawn shut by its tail. */
+function addRing(shapes: Shapes, { angle, radius, depth }: DialPlace, track: Track, { faint }: DialPalette): void {
+  const look: Look = { alpha: visible(depth), fill: null, dashed: false, stroke: faint, width: 3 };
+  const from = pointAt(track, angle, radius);
+  const tail = `M${point(from)}Q${point(pointAt(track, angle - 0.05, radius - 6))} ${point(pointAt(track, angle - 0.11, radius - 20))}`;
+  shapes.add(look, dot([0, 0], radius), tail);
 }
 
 /** The slip stitch that joins a round to its start, where the seam creeps. */

@@ -3,7 +3,7 @@ import type { Fabric } from '@lemniscus/core/fabric';
 /**
  * The track the dial's rounds run on: a ring, or for ovals two half rings with straight sides between them. Every angle
  * (turns along the work) has a foot on the middle line and a direction outward; a stitch lies its radius away from its
- * foot. So a piece can be turned and slid until any stitch stands under the hook, with its foot at the centre.
+ * foot. The piece is turned about its middle until a stitch stands straight under the hook.
  */
 export interface Track {
   /** Half the length of a straight side; 0 for a ring. Drawing units. */
@@ -36,6 +36,18 @@ export function footAt({ half, side, middle }: Track, turns: number): Foot {
   if (within < side) return { x: flip * half * (1 - (2 * within) / side), y: 0, outward: up };
   const bend = (within - side) / (0.5 - side);
   return { x: -flip * half, y: 0, outward: up - Math.PI * bend };
+}
+
+/** Where an angle and a radius lie on the track. */
+export function pointAt(track: Track, angle: number, radius: number): readonly [number, number] {
+  const { x, y, outward } = footAt(track, angle);
+  return [x + Math.cos(outward) * radius, y + Math.sin(outward) * radius];
+}
+
+/** How far the piece is turned for a place of it to lie straight above its middle, radians. */
+export function turnTo(track: Track, angle: number, radius: number): number {
+  const [x, y] = pointAt(track, angle, radius);
+  return -Math.PI / 2 - Math.atan2(y, x);
 }
 
 /** How long the straight sides may be drawn, so that the whole of an oval stays in the picture. */

@@ -17,7 +17,7 @@ import type { MarkedStitch } from '@lemniscus/core/notation';
 import { stitchAngles, UPRIGHT, type Lean } from '@lemniscus/core/spacing';
 import { DIAL, dialActions, dialBelow, dialHook, dialLayout, placeAt, type DialLayout } from './dial-model';
 import { DASHES, layerShapes, markerShapes, paintShapes, type DialPalette, type Shape } from './dial-shapes';
-import { footAt } from './dial-track';
+import { pointAt, turnTo } from './dial-track';
 
 /** The canvas is turned as a picture; finer than the screen it stays crisp. */
 const FINER = 1.5;
@@ -137,29 +137,22 @@ export class Dial {
     return this.shapesOf(this.actions(action, action + 1));
   });
   protected readonly hookPath = computed(() => {
-    const tip = -this.hook().reach - 19;
+    const { angle, reach } = this.hook();
+    const tip = -Math.hypot(...pointAt(this.layout().track, angle, reach)) - 19;
     return `M0 ${Math.min(-DIAL.half + 6, tip - 30)}V${tip}q0 14 12 12q7 -2 6 -10`;
   });
 
   /** How far the work is turned, radians: grows on and on, so that every turn goes the short way round. */
   private readonly turn = linkedSignal<number, number>({
-    source: () => -Math.PI / 2 - footAt(this.layout().track, this.hook().angle).outward,
+    source: () => turnTo(this.layout().track, this.hook().angle, this.hook().reach),
     computation: (target, before) => {
       const from = before?.value ?? target;
       const way = target - from;
       return from + way - 2 * Math.PI * Math.round(way / (2 * Math.PI));
     },
   });
-  private readonly foot = computed(() => footAt(this.layout().track, this.hook().angle));
-  protected readonly turned = computed(() => {
-    const { x, y } = this.foot();
-    const share = (along: number): string => `${(-along / (2 * DIAL.half)) * 100}%`;
-    return `rotate(${this.turn()}rad) translate(${share(x)}, ${share(y)})`;
-  });
-  protected readonly atHook = computed(() => {
-    const { x, y } = this.foot();
-    return `rotate(${(this.turn() * 180) / Math.PI}) translate(${-x} ${-y})`;
-  });
+  protected readonly turned = computed(() => `rotate(${this.turn()}rad)`);
+  protected readonly atHook = computed(() => `rotate(${(this.turn() * 180) / Math.PI})`);
 
   constructor() {
     const resized = new ResizeObserver(([entry]) => this.width.set(entry?.contentRect.width ?? 0));
@@ -178,7 +171,7 @@ export class Dial {
     const x = (clientX - left) / unit - DIAL.half;
     const y = (clientY - top) / unit - DIAL.half;
     const layers = [this.actions(0, this.position().action), dialBelow(this.fabric(), this.angles(), this.layout())];
-    return placeAt(this.fabric(), this.layout(), layers, this.hook().angle, this.mirrored() ? -x : x, y);
+    return placeAt(this.fabric(), this.layout(), layers, this.hook(), this.mirrored() ? -x : x, y);
   }
 
   private actions(from: number, to: number): ReturnType<typeof dialActions> {

@@ -1,9 +1,10 @@
 import { Component, computed, input } from '@angular/core';
-import { outlinePoints, upToRound, type Profile } from '@lemniscus/core/shape';
+import { outlinePoints, type Profile } from '@lemniscus/core/shape';
 import { line } from 'd3-shape';
+import { placeOnCurve, smoothOutline } from './smooth-outline';
 import { yarnPaint } from './yarn-colour';
 
-type Point = [number, number];
+type Point = readonly [number, number];
 
 interface Band {
   readonly path: string;
@@ -11,7 +12,7 @@ interface Band {
   readonly worked: boolean;
 }
 
-const path = line();
+const path = line<Point>();
 
 /** The region between the axis-mirrored outline points. */
 function closed(points: readonly Point[]): string {
@@ -89,10 +90,21 @@ export class Silhouette {
       : `scale(${this.scale()}) translate(0 ${-foot})`;
   });
 
-  protected readonly whole = computed(() => closed(outlinePoints(this.profile())));
-  protected readonly worked = computed(() =>
-    this.rounds() > 0 ? closed(outlinePoints(upToRound(this.profile(), this.rounds()))) : '',
-  );
+  private readonly curve = computed(() => curveOf(this.profile()));
+  protected readonly whole = computed(() => closed(this.curve()));
+  protected readonly worked = computed(() => (this.rounds() > 0 ? closed(this.upTo(this.rounds())) : ''));
+
+  /** The curve as far as so many rounds; to its end where those are all. */
+  private upTo(rounds: number): readonly Point[] {
+    const { r, main } = this.profile();
+    if (rounds >= r.length) return this.curve();
+    return this.curve().slice(0, this.place(Math.min(rounds, main)) + 1);
+  }
+
+  /** Where on the curve a point of the outline lies: its start at 0, then a point a round. */
+  private place(index: number): number {
+    return isStraight(this.profile()) ? index : placeOnCurve(index, outlinePoints(this.profile()).length);
+  }
 
   protected readonly rim = computed(() => {
     const rounds = this.rounds();
@@ -102,18 +114,30 @@ export class Silhouette {
   });
 
   protected readonly bands = computed<Band[]>(() => {
-    const points = outlinePoints(this.profile());
+    const curve = this.curve();
     const worked = this.rounds();
-    const all = this.profile().r.length;
+    const { r, main } = this.profile();
     const colours = this.colours();
     const bands: Band[] = [];
-    for (let from = 0; from < all;) {
+    for (let from = 0; from < main;) {
       let to = from + 1;
-      while (to < all && to !== worked && colours[to] === colours[from]) to++;
-      const last = to === all ? points.length : to + 1;
-      bands.push({ path: closed(points.slice(from, last)), fill: yarnPaint(colours[from] ?? '').fill, worked: from < worked });
+      while (to < main && to !== worked && colours[to] === colours[from]) to++;
+      const end = to === r.length ? curve.length : this.place(to) + 1;
+      bands.push({
+        path: closed(curve.slice(this.place(from), end)),
+        fill: yarnPaint(colours[from] ?? '').fill,
+        worked: from < worked,
+      });
       from = to;
     }
     return bands;
   });
+}
+
+/** Rows lie flat with straight sides. */
+const isStraight = ({ flat, base }: Profile): boolean => flat && base.r > 0;
+
+function curveOf(profile: Profile): readonly Point[] {
+  const points = outlinePoints(profile);
+  return isStraight(profile) ? points : smoothOutline(points);
 }

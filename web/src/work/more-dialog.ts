@@ -26,6 +26,7 @@ const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
         <button nz-button nzSize="large" type="button" (click)="choose.emit('differently')">
           I did it differently <kbd>D</kbd>
         </button>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('shape')">See it in the round <kbd>V</kbd></button>
         <button nz-button nzSize="large" type="button" (click)="choose.emit('pieces')">All pieces <kbd>P</kbd></button>
         <button nz-button nzSize="large" type="button" (click)="choose.emit('keys')">Keys, pedal, hand <kbd>?</kbd></button>
       </div>

@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { Component, computed, inject, output } from '@angular/core';
 import { roundColours } from '@lemniscus/core/fabric';
 import { measure, standsOnStart, upToRound } from '@lemniscus/core/shape';
 import { LengthUnits } from '../data/device/length-units';
@@ -14,11 +14,8 @@ const FRAME = { width: 190, height: 200 };
   template: `
     <figure>
       @if (shape(); as shape) {
-        <svg
-          [attr.viewBox]="'0 0 ' + (frame.width + 8) + ' ' + (frame.height + 12)"
-          role="img"
-          aria-label="The part from the side"
-        >
+        <button type="button" (click)="look.emit()" aria-label="The part from the side. See it in the round">
+        <svg [attr.viewBox]="'0 0 ' + (frame.width + 8) + ' ' + (frame.height + 12)" aria-hidden="true">
           <svg:g [attr.transform]="'translate(' + (frame.width / 2 + 4) + ' ' + (frame.height + 4) + ')'">
             <svg:g
               lemSilhouette
@@ -30,6 +27,7 @@ const FRAME = { width: 190, height: 200 };
             />
           </svg:g>
         </svg>
+        </button>
         <figcaption>{{ height() }}<br />{{ shape.across }}</figcaption>
       }
     </figure>
@@ -48,12 +46,25 @@ const FRAME = { width: 190, height: 200 };
       margin: 0;
       padding: 8px 0 4px 28px;
     }
-    svg {
-      display: block;
+    button {
+      display: flex;
       flex: 1;
       min-height: 0;
       max-width: 190px;
       max-height: 212px;
+      padding: 0;
+      border: 0;
+      border-radius: 14px;
+      background: none;
+      cursor: pointer;
+    }
+    button:hover {
+      background: var(--act-wash);
+    }
+    svg {
+      display: block;
+      width: 100%;
+      min-height: 0;
     }
     figcaption {
       color: var(--soft);
@@ -77,6 +88,8 @@ const FRAME = { width: 190, height: 200 };
 export class PartFigure {
   private readonly hook = inject(AtHook);
   private readonly lengths = inject(LengthUnits);
+  /** It is to be seen in the round. */
+  readonly look = output();
   protected readonly frame = FRAME;
 
   /** Rounds worked, a begun one as half. */

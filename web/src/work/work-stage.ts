@@ -28,6 +28,7 @@ import { PieceChips } from './piece-chips';
 import { Pieces } from './pieces';
 import { PiecesDialog } from './pieces-dialog';
 import { RipDialog } from './rip-dialog';
+import { ShapeSoFar } from './shape-so-far';
 import { StepBar, stepName } from './step-bar';
 import { WordsNow } from './words-now';
 
@@ -52,6 +53,7 @@ const BUZZ_MS = 60;
     PieceChips,
     PiecesDialog,
     RipDialog,
+    ShapeSoFar,
     RouterLink,
     StepBar,
     Strip,

@@ -3,6 +3,7 @@ import { fabricOf, type PartCount } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { isFlatLie, lieOf, standsOnStart, type BodyPiece, type BodyShape } from '@lemniscus/core/shape';
 import { LengthUnits } from '../../data/device/length-units';
+import { MakerHand } from '../../data/device/maker-hand';
 import { ThemeService } from '../../data/device/theme';
 import { Figures } from '../../data/follows/figures';
 import { Figure } from '../../drawing/figure/figure';
@@ -33,7 +34,9 @@ export class PartShape {
   readonly stitch = input.required<StitchSize>();
   readonly plush = input(false);
   readonly eyeMm = input<number | null>(null);
-  /** Rounds worked of the part; what is not there yet is left out. All where it is null. */
+  /** Whether it stands on its start; as the part is usually seen where it is null. */
+  readonly upright = input<boolean | null>(null);
+  /** The line whose stitches are lit. */
   readonly here = input<PatternLine | null>(null);
   readonly words = input(true);
   readonly picked = output<PatternLine>();
@@ -41,6 +44,7 @@ export class PartShape {
   private readonly figures = inject(Figures);
   private readonly themes = inject(ThemeService);
   private readonly lengths = inject(LengthUnits);
+  private readonly hand = inject(MakerHand);
   private readonly look = this.figures.look();
   private readonly figure = viewChild(Figure);
   protected readonly state = this.look.state;
@@ -53,6 +57,7 @@ export class PartShape {
     colours: (this.state().shape?.stitches.colours ?? []).map((name) => yarnPaint(name).fill),
     look: this.plush() ? 'plush' : 'cotton',
     evening: this.themes.theme() === 'evening',
+    mirrored: this.hand.hand().hand === 'left',
   }));
   protected readonly marks = computed(() => {
     const { shape } = this.state();
@@ -85,7 +90,7 @@ export class PartShape {
       const ratio = this.stitch().height / this.stitch().width;
       const counted = parts[part];
       if (!counted) return;
-      const upright = standsOnStart(fabricOf(counted));
+      const upright = this.upright() ?? standsOnStart(fabricOf(counted));
       untracked(() => this.look.ask({ parts, part, copy, ratio, upright, front: frontRound(counted) }));
     });
     effect((onCleanup) => {

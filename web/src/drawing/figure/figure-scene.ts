@@ -37,6 +37,8 @@ export interface FigurePaint {
   readonly colours: readonly string[];
   readonly look: YarnLook;
   readonly evening: boolean;
+  /** Worked with the left hand, it is the mirror image. */
+  readonly mirrored: boolean;
 }
 
 /** An eye: where it is set, outwards from there, and its radius, all in stitch widths. */
@@ -115,6 +117,7 @@ export class FigureScene {
     this.painted = paint.colours.map(litColour);
     this.renderer.toneMappingExposure = paint.evening ? 1.05 : 1.2;
     this.rim.intensity = paint.evening ? 1.8 : 0.9;
+    this.figure.scale.x = paint.mirrored ? -1 : 1;
     this.addLining(shape);
     this.addStitches(shape, paint.look);
     this.setOnTable(shape);
