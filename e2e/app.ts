@@ -64,6 +64,8 @@ interface Options {
   readonly fresh: boolean;
   /** How a server of its own is started. */
   readonly arguments: string[];
+  /** The set of Gather is seen in the round, in a browser of its own; from the side elsewhere, as a browser without a graphics chip draws slowly. */
+  readonly inTheRound: boolean;
 }
 
 interface Worker {
@@ -93,6 +95,7 @@ export const test = base.extend<Options & { app: App }, Worker>({
   alone: [false, { option: true }],
   fresh: [false, { option: true }],
   arguments: [[], { option: true }],
+  inTheRound: [false, { option: true }],
   standing: [
     async ({ browser: _browser }, use) => {
       const standing: { served?: Promise<Served> } = {};
@@ -104,6 +107,7 @@ export const test = base.extend<Options & { app: App }, Worker>({
   warm: [
     async ({ browser }, use) => {
       const context = await browser.newContext({ viewport: VIEWPORT, reducedMotion: 'reduce', serviceWorkers: 'block' });
+      await seenFromTheSide(context);
       await use(context);
       await context.close();
     },
@@ -115,9 +119,13 @@ export const test = base.extend<Options & { app: App }, Worker>({
     await use(own.app);
     await own.end();
   },
-  context: async ({ alone, fresh, browser, warm, app, viewport, hasTouch, isMobile, serviceWorkers, contextOptions }, use) => {
+  context: async (
+    { alone, fresh, inTheRound, browser, warm, app, viewport, hasTouch, isMobile, serviceWorkers, contextOptions },
+    use,
+  ) => {
     if (alone || fresh) {
       const context = await browser.newContext({ ...contextOptions, viewport, hasTouch, isMobile, serviceWorkers });
+      if (!inTheRound) await seenFromTheSide(context);
       await use(context);
       await context.close();
       return;
@@ -128,6 +136,11 @@ export const test = base.extend<Options & { app: App }, Worker>({
     for (const page of warm.pages()) await page.close();
   },
 });
+
+/** Chooses, as a maker would, to see the set of Gather from the side. */
+async function seenFromTheSide(context: BrowserContext): Promise<void> {
+  await context.addInitScript(() => localStorage.setItem('lemniscus.set seen', '"side"'));
+}
 
 /** Takes away what a journey before left on this device, but not what the browser fetched. */
 async function forgetAll(context: BrowserContext, origin: string): Promise<void> {

@@ -54,3 +54,30 @@ test('lemniscus check prints counts and slips, as text and as JSON, and its exit
   ]);
   expect(several.stderr).toContain(`${empty}: The file is empty`);
 });
+
+test('lemniscus shape prints what parts become, by their rounds and relaxed, and refuses what it cannot take', () => {
+  const told = lemniscus('shape', 'demo/lamp-keeper.md', '--stitch', '5x4.8', '--json');
+  expect(told.status).toBe(0);
+  const { stitch, parts } = JSON.parse(told.stdout) as {
+    stitch: { width: number };
+    parts: {
+      part: string;
+      outcome: string;
+      byRounds: { diameter: number };
+      relaxed: { diameter: number };
+      openings: unknown[];
+    }[];
+  };
+  expect(stitch.width).toBe(5);
+  expect(parts.map(({ part }) => part)).toEqual(['Leg', 'Body', 'Arm', 'Rain hat', 'Lamp']);
+  const body = parts[1]!;
+  expect(body.outcome).toBe('settled');
+  expect(body.openings).toHaveLength(32);
+  expect(Math.abs(body.relaxed.diameter / body.byRounds.diameter - 1)).toBeLessThan(0.02);
+  expect(lemniscus('shape', 'demo/harbour-puffin.md', '--hook', '5').stdout).toMatch(/Body: 1128 stitches[\s\S]*volume, cm³/);
+  expect(lemniscus('shape', 'demo/harbour-puffin.md', '--stitch', '5').stderr).toContain(
+    '--stitch 5: give width and height in mm',
+  );
+  expect(lemniscus('shape', 'demo/harbour-puffin.md', '--yarn', '9').stderr).toContain('--yarn 9: give a weight from 0');
+  expect(lemniscus('shape').status).toBe(2);
+});

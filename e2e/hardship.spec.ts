@@ -235,7 +235,7 @@ test('inches and a child under three are taken up on every screen', async ({ app
   await expect(page.getByRole('rowheader', { name: /Black thread for the eyes/ })).toBeVisible();
   await expect(page.getByText(/Safety eyes/)).toHaveCount(0);
   await stage(page, 'Work').click();
-  await expect(page.locator('figcaption')).toHaveText(/[\d.]+ in of [\d.]+ in high\s*[\d.]+ in across/);
+  await expect(page.locator('figcaption')).toHaveText(/[\d.]+ of [\d.]+ in high\s*[\d.]+ in across/);
   await press(page, 'Enter', 11);
   await expect(page.locator('aside')).toContainText(/[Ee]mbroider/);
   await expect(page.locator('aside')).not.toContainText('mm suits this head');

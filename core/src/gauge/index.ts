@@ -16,5 +16,5 @@ export { estimateStitch, HAND_SPREAD, HEIGHT_OVER_WIDTH, hookForWidth, modelSpre
 export { believable, stitchOfSwatch, type Swatch, type SwatchField } from './swatch.js';
 export { soldStuffedHooks, stuffedHooks, tightnessOf, type Tightness } from './tightness.js';
 export { actionYarn, stitchYarn, YARN_PRIOR } from './yarn-length.js';
-export { gramRange, gramWords, lengthRange, lengthWords, metreWords, type Units } from './units.js';
+export { gramRange, gramWords, lengthOfWords, lengthRange, lengthWords, metreWords, type Units } from './units.js';
 export { YARN_WEIGHTS, yarnWeight, type YarnWeight, type YarnWeightNumber } from './yarn-weight.js';

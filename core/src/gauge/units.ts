@@ -8,6 +8,13 @@ export function lengthWords(mm: number, units: Units): string {
   return mm < 300 ? `${mm.toFixed(0)} mm` : `${(mm / 10).toFixed(1)} cm`;
 }
 
+/** So much of a whole, both in the whole's unit: "38 of 326 mm", "1.5 of 4.4 in". */
+export function lengthOfWords(mm: number, whole: number, units: Units): string {
+  if (units === 'metric') return `${mm.toFixed(0)} of ${whole.toFixed(0)} mm`;
+  const digits = whole < 10 * INCH ? 1 : 0;
+  return `${(mm / INCH).toFixed(digits)} of ${(whole / INCH).toFixed(digits)} in`;
+}
+
 /** The range of a length that may be out by a share: "58–70 mm". */
 export function lengthRange(mm: number, spread: number, units: Units): string {
   const low = mm * (1 - spread);

@@ -25,3 +25,4 @@ export { warmStart } from './relaxed/warm-start.js';
 export { profileOfRelaxed } from './relaxed/profile-of.js';
 export { relaxedProfile } from './relaxed/relaxed-profile.js';
 export { shapeReport, type PartShapeReport } from './shape-report.js';
+export { faceOf, type Face } from './relaxed/face.js';

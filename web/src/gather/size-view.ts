@@ -1,22 +1,30 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import * as z from 'zod';
 import type { Units } from '@lemniscus/core/gauge';
 import { Choice } from '../controls/choice';
 import { CurrentMake } from '../data/open/current-make';
 import { Gathering } from '../data/follows/gathering';
 import { LengthUnits } from '../data/device/length-units';
 import type { MadePart } from '../data/follows/made-part';
+import { isPlush } from '../controls/part-shape/figure-paint';
+import { keep, recall } from '../data/device/local';
+import { HandOpening } from './hand-opening';
+import { RoundSet } from './round-set';
 import { OpeningChart } from './opening-chart';
 import { SizeChart } from './size-chart';
 import { StandingSet } from './standing-set';
 import { WantedSize } from './wanted-size';
 
 type Panel = 'opening' | 'hooks' | 'wanted';
+const Seen = z.enum(['round', 'side']);
+type Seen = z.infer<typeof Seen>;
+const SEEN_KEY = 'set seen';
 
 /** How big everything becomes: the set at true scale, each part's sizes, and what another hook or yarn would make of it. */
 @Component({
   selector: 'lem-size-view',
-  imports: [FormsModule, Choice, OpeningChart, SizeChart, StandingSet, WantedSize],
+  imports: [FormsModule, Choice, HandOpening, OpeningChart, RoundSet, SizeChart, StandingSet, WantedSize],
   templateUrl: './size-view.html',
   styleUrl: './size-view.css',
 })
@@ -31,6 +39,15 @@ export class SizeView {
     { label: 'I want it so big', value: 'wanted' },
   ];
   protected readonly panel = signal<Panel>('opening');
+  protected readonly sides: readonly { readonly label: string; readonly value: Seen }[] = [
+    { label: 'In the round', value: 'round' },
+    { label: 'From the side', value: 'side' },
+  ];
+  protected readonly seen = signal<Seen>(Seen.catch('round').parse(recall(SEEN_KEY)));
+  protected readonly stitch = this.current.stitch;
+  protected readonly counted = computed(() => this.current.count().parts);
+  protected readonly plush = computed(() => isPlush(this.gathering.make().yarnWeight));
+  protected readonly eyeMm = computed(() => this.gathering.eyes()[0]?.advice.best ?? null);
   protected readonly unitNames: readonly { readonly label: string; readonly value: Units }[] = [
     { label: 'mm', value: 'metric' },
     { label: 'in', value: 'inches' },
@@ -66,6 +83,11 @@ export class SizeView {
       height: Math.max(...part.profile.z.slice(0, index + 1)),
     };
   });
+
+  protected look(seen: Seen): void {
+    this.seen.set(seen);
+    keep(SEEN_KEY, seen);
+  }
 
   protected choose(index: number): void {
     this.chosenIndex.set(index);

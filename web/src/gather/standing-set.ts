@@ -30,7 +30,7 @@ const COIN = 24;
       }
       <g [attr.transform]="'translate(' + (width() - coinSlot() / 2) + ' ' + -coin / 2 + ')'">
         <circle class="coin" [attr.r]="coin / 2" />
-        <text class="name" [attr.y]="coin / 2" [attr.dy]="unit() * 20" text-anchor="middle">coin {{ coin }} mm</text>
+        <text class="name" [attr.y]="coin / 2" [attr.dy]="unit() * 24" text-anchor="middle">coin {{ coin }} mm</text>
       </g>
       @for (one of standing(); track $index) {
         <g [attr.transform]="'translate(' + one.x + ' 0)'" class="piece" (click)="choose.emit(one.part.index)">
@@ -47,7 +47,7 @@ const COIN = 24;
             [upright]="one.part.upright"
             [done]="one.part.index === chosen() ? rounds() : everything"
           />
-          <text class="name" y="0" [attr.dy]="unit() * 20" text-anchor="middle" [class.on]="one.part.index === chosen()">
+          <text class="name" y="0" [attr.dy]="unit() * 24" text-anchor="middle" [class.on]="one.part.index === chosen()">
             {{ one.name }}
           </text>
         </g>
@@ -108,21 +108,24 @@ export class StandingSet {
   private readonly tall = computed(() => Math.max(10, ...this.parts().map((part) => part.size.height)));
   private readonly gap = computed(() => Math.max(this.tall() * 0.09, 8));
 
+  /** About how wide the coin's name is, mm: a unit of the drawing follows from the set alone, so that this may follow from it. */
+  private readonly coinWords = computed(() => 92 * Math.max(this.bare() / 820, this.tall() / 330));
+
   /** Room for the coin and its name, mm. */
-  protected readonly coinSlot = computed(() => Math.max(COIN, this.tall() * 0.22));
+  protected readonly coinSlot = computed(() => Math.max(COIN, this.tall() * 0.22, this.coinWords() * 1.02));
 
   /** One drawing unit in mm, for what must look the same at any scale; the drawing is about 820 units wide. */
   protected readonly unit = computed(() => Math.max(this.width() / 820, this.tall() / 330));
 
-  protected readonly width = computed(
-    () =>
-      this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12) +
-      this.coinSlot(),
+  /** Width without the coin, mm. */
+  private readonly bare = computed(() =>
+    this.parts().reduce((sum, part) => sum + part.copies * (part.size.diameter + this.gap()), this.gap() + this.tall() * 0.12),
   );
+  protected readonly width = computed(() => this.bare() + this.coinSlot());
 
   protected readonly frame = computed(() => {
     const unit = this.unit();
-    return `${-unit * 68} ${-this.tall() - unit * 12} ${this.width() + unit * 72} ${this.tall() + unit * 38}`;
+    return `${-unit * 68} ${-this.tall() - unit * 12} ${this.width() + unit * 72} ${this.tall() + unit * 44}`;
   });
 
   protected readonly standing = computed(() => {

@@ -5,6 +5,7 @@ import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
 import { staggerPart } from '@lemniscus/core/spacing';
 import { statedKit } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { isPlush } from '../controls/part-shape/figure-paint';
 import { PartShape } from '../controls/part-shape/part-shape';
 import type { PatternLine } from '../controls/part-shape/shape-marks';
 import { SaveMenu } from '../controls/save-menu';
@@ -13,8 +14,6 @@ import type { SettledReading } from '../data/open/settled-reading';
 
 /** What a figure is sized by where neither the make nor the pattern names a yarn and a hook: medium on a usual hook (common practice). */
 const USUAL = { yarnWeight: 4, hookMm: 3.5 } as const;
-/** Yarn from this weight on is mostly plush in stuffed pieces (common practice). */
-const PLUSH_FROM = 5;
 
 type SaveKind = 'png' | 'svg' | 'glb' | 'stl';
 
@@ -65,7 +64,7 @@ export class ShapeView {
     },
     { equal: (a, b) => a.width === b.width && a.height === b.height },
   );
-  protected readonly plush = computed(() => (this.yarnWeight() ?? this.stated().yarnWeight ?? USUAL.yarnWeight) >= PLUSH_FROM);
+  protected readonly plush = computed(() => isPlush(this.yarnWeight() ?? this.stated().yarnWeight ?? USUAL.yarnWeight));
 
   private readonly staggered = computed(() => {
     const counted = this.parts()[this.chosen()];

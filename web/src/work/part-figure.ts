@@ -15,18 +15,18 @@ const FRAME = { width: 190, height: 200 };
     <figure>
       @if (shape(); as shape) {
         <button type="button" (click)="look.emit()" aria-label="The part from the side. See it in the round">
-        <svg [attr.viewBox]="'0 0 ' + (frame.width + 8) + ' ' + (frame.height + 12)" aria-hidden="true">
-          <svg:g [attr.transform]="'translate(' + (frame.width / 2 + 4) + ' ' + (frame.height + 4) + ')'">
-            <svg:g
-              lemSilhouette
-              [profile]="shape.profile"
-              [colours]="shape.colours"
-              [upright]="shape.upright"
-              [done]="done()"
-              [scale]="shape.scale"
-            />
-          </svg:g>
-        </svg>
+          <svg [attr.viewBox]="'0 0 ' + (frame.width + 8) + ' ' + (frame.height + 12)" aria-hidden="true">
+            <svg:g [attr.transform]="'translate(' + (frame.width / 2 + 4) + ' ' + (frame.height + 4) + ')'">
+              <svg:g
+                lemSilhouette
+                [profile]="shape.profile"
+                [colours]="shape.colours"
+                [upright]="shape.upright"
+                [done]="done()"
+                [scale]="shape.scale"
+              />
+            </svg:g>
+          </svg>
         </button>
         <figcaption>{{ height() }}<br />{{ shape.across }}</figcaption>
       }
@@ -118,6 +118,6 @@ export class PartFigure {
     if (!shape) return '';
     const rounds = Math.ceil(this.done());
     const soFar = rounds > 0 ? measure(upToRound(shape.profile, rounds)).height : 0;
-    return `${this.lengths.words(soFar)} of ${this.lengths.words(shape.whole.height)} high`;
+    return `${this.lengths.of(soFar, shape.whole.height)} high`;
   });
 }

@@ -1,12 +1,10 @@
 import { Component, computed, inject, output } from '@angular/core';
 import { statedKit } from '@lemniscus/core/supply';
 import { Dialog } from '../controls/dialog';
+import { isPlush } from '../controls/part-shape/figure-paint';
 import { PartShape } from '../controls/part-shape/part-shape';
 import { CurrentMake } from '../data/open/current-make';
 import { AtHook } from './at-hook';
-
-/** Yarn from this weight on is mostly plush in stuffed pieces (common practice). */
-const PLUSH_FROM = 5;
 
 /** The piece at the hook in the round as far as it is worked, its working edge up as it is held; the whole where nothing is yet. */
 @Component({
@@ -48,7 +46,8 @@ export class ShapeSoFar {
     const round = this.hook.round();
     const done = round > 0 && round < plan.counted.rounds.length;
     const own = done ? { ...plan.counted, rounds: plan.counted.rounds.slice(0, round) } : plan.counted;
-    const parts = this.current.count().parts.map((counted, index) => (index === part ? own : counted));
+    // What comes after it is not made yet, and so not joined to it.
+    const parts = [...this.current.count().parts.slice(0, part), own];
     return { parts, part, copy: copy - 1, stitch, done };
   });
   protected readonly name = computed(() => {
@@ -57,5 +56,5 @@ export class ShapeSoFar {
     return this.shown()?.done ? `${piece} after ${this.hook.counted()!.rounds[round - 1]!.label}` : piece;
   });
   protected readonly eyeMm = computed(() => statedKit(this.current.count().pattern).eyeMm);
-  protected readonly plush = computed(() => (this.current.make()?.yarnWeight ?? 0) >= PLUSH_FROM);
+  protected readonly plush = computed(() => isPlush(this.current.make()?.yarnWeight ?? 0));
 }

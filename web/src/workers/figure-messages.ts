@@ -12,9 +12,8 @@ export interface FigureQuestion {
   readonly copy: number;
   /** Height over width of a stitch. */
   readonly ratio: number;
-  readonly upright: boolean;
-  /** Round that faces forward by its middle, 0-based; null for the whole part's. */
-  readonly front: number | null;
+  /** Whether it stands on its start; null as its largest piece is usually seen. */
+  readonly upright: boolean | null;
 }
 
 export type FigureRequest = { readonly ask: FigureQuestion } | { readonly stop: string };

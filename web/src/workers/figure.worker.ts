@@ -1,5 +1,5 @@
 import { bodyOf, figureFabric } from '@lemniscus/core/fabric';
-import { bodyShape, bodyToRelax, type BodyAtRest } from '@lemniscus/core/shape';
+import { bodyShape, bodyToRelax, faceOf, mainPiece, standsOnStart, type BodyAtRest, type Pose } from '@lemniscus/core/shape';
 import type { FigureAnswer, FigureQuestion, FigureRequest } from './figure-messages';
 
 /** Work between two looks at what was asked meanwhile, and between two shapes shown, ms. */
@@ -73,10 +73,17 @@ function turn(): void {
   schedule();
 }
 
-function answer({ slot, id, upright, front }: FigureQuestion, body: BodyAtRest | null, going: boolean): void {
+function answer(question: FigureQuestion, body: BodyAtRest | null, going: boolean): void {
+  const { slot, id } = question;
   const steps = body?.relaxation.rest.steps ?? 0;
-  const shape = body && bodyShape(body, { upright, front });
+  const shape = body && bodyShape(body, poseOf(question, body));
   const said: FigureAnswer = { slot, id, shape, going, share: going ? 1 - 1 / (1 + steps / USUAL_STEPS) : 1 };
   const moved = shape ? [shape.positions.buffer, shape.normals.buffer, shape.stitches.frames.buffer] : [];
   postMessage(said, { transfer: moved });
+}
+
+/** Its largest piece says how a body stands, and where its face is. */
+function poseOf({ parts, upright }: FigureQuestion, { net }: BodyAtRest): Pose {
+  const { piece } = net.pieces[mainPiece(net)]!;
+  return { upright: upright ?? standsOnStart(piece.fabric), front: faceOf(parts[piece.part]!)?.round ?? null };
 }

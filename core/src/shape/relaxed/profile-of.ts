@@ -2,11 +2,11 @@ import type { Profile } from '../profile/profile.js';
 import { mainRounds } from '../profile/net.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
 import { measureRelaxed, widestWays } from './measure-relaxed.js';
-import { axisOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
-import { at, dot, mean, type Vector } from './vector.js';
+import { axisOf, reach, relaxedRings, ringNormal, type RelaxedRing } from './rings.js';
+import { at, dot, lengthOf, mean, type Vector } from './vector.js';
 
 /**
- * A relaxed piece round by round, as a profile: as wide as its girth, an oval in its two widths, along the way from its start
+ * A relaxed piece round by round, as a profile: as wide as its rounds, an oval in its two widths, along the way from its start
  * to its end. Lengths as in `x`.
  */
 export function profileOfRelaxed(net: FabricNet, index: number, x: ArrayLike<number>, settled: boolean): Profile {
@@ -46,9 +46,12 @@ function anchorsOf({ piece, first }: NetPiece, x: ArrayLike<number>): Vector[] {
   return Array.from({ length: piece.anchors }, (_, i) => at(x, first + piece.fabric.stitchCount + i));
 }
 
-function widthsOf({ points, girth }: RelaxedRing, axis: Vector, oval: boolean): { half: number; straight: number } {
+/** A round ring is as wide as the regular one of its area: where it ruffles, its girth would make it too wide. */
+function widthsOf(ring: RelaxedRing, axis: Vector, oval: boolean): { half: number; straight: number } {
+  const { points } = ring;
   const stitches = Math.max(3, points.length);
-  if (!oval) return { half: girth / (2 * stitches * Math.sin(Math.PI / stitches)), straight: 0 };
+  if (!oval)
+    return { half: Math.sqrt(lengthOf(ringNormal(ring)) / (stitches * Math.sin((2 * Math.PI) / stitches))), straight: 0 };
   const [long, short] = widestWays(points, axis);
   const half = reach(points, short) / 2;
   return { half, straight: Math.max(0, reach(points, long) / 2 - half) };

@@ -1,17 +1,15 @@
 import { Component, computed, effect, inject, input, output, signal, untracked, viewChild } from '@angular/core';
-import { fabricOf, type PartCount } from '@lemniscus/core/fabric';
+import type { PartCount } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { isFlatLie, lieOf, standsOnStart, type BodyPiece, type BodyShape } from '@lemniscus/core/shape';
+import { isFlatLie, lieOf, type BodyPiece, type BodyShape } from '@lemniscus/core/shape';
 import { LengthUnits } from '../../data/device/length-units';
-import { MakerHand } from '../../data/device/maker-hand';
-import { ThemeService } from '../../data/device/theme';
 import { Figures } from '../../data/follows/figures';
 import { Figure } from '../../drawing/figure/figure';
 import type { FigureFile } from '../../drawing/figure/figure-files';
-import type { FigurePaint } from '../../drawing/figure/figure-scene';
+import type { FigureBody, Picked } from '../../drawing/figure/figure-body';
 import { standsOut } from '../../drawing/figure/figure-words';
-import { yarnPaint } from '../../drawing/yarn-colour';
-import { eyesOf, fabricsIn, frontRound, lineOfStitch, marksOf, type PatternLine } from './shape-marks';
+import { figurePainter } from './figure-paint';
+import { eyesOf, fabricsIn, lineOfStitch, marksOf, type PatternLine } from './shape-marks';
 
 /** Progress is shown once it has taken so long, ms: most shapes are there before. */
 const SHOW_PROGRESS_AFTER = 600;
@@ -42,9 +40,8 @@ export class PartShape {
   readonly picked = output<PatternLine>();
 
   private readonly figures = inject(Figures);
-  private readonly themes = inject(ThemeService);
   private readonly lengths = inject(LengthUnits);
-  private readonly hand = inject(MakerHand);
+  private readonly painter = figurePainter();
   private readonly look = this.figures.look();
   private readonly figure = viewChild(Figure);
   protected readonly state = this.look.state;
@@ -53,19 +50,15 @@ export class PartShape {
   private readonly counted = computed(() => this.parts()[this.part()]);
   protected readonly of = computed(() => this.state().of ?? this.parts());
 
-  protected readonly paint = computed<FigurePaint>(() => ({
-    colours: (this.state().shape?.stitches.colours ?? []).map((name) => yarnPaint(name).fill),
-    look: this.plush() ? 'plush' : 'cotton',
-    evening: this.themes.theme() === 'evening',
-    mirrored: this.hand.hand().hand === 'left',
-  }));
+  protected readonly bodies = computed<FigureBody[]>(() => {
+    const { shape } = this.state();
+    if (!shape) return [];
+    const paint = this.painter(shape.stitches.colours, this.plush());
+    return [{ shape, paint, x: 0, eyes: eyesOf(shape, this.of(), this.eyeMm(), this.stitch().width) }];
+  });
   protected readonly marks = computed(() => {
     const { shape } = this.state();
-    return shape ? marksOf(shape, this.of(), this.here()) : { lit: new Set<number>(), wrong: new Set<number>() };
-  });
-  protected readonly eyes = computed(() => {
-    const { shape } = this.state();
-    return shape ? eyesOf(shape, this.of(), this.eyeMm(), this.stitch().width) : [];
+    return shape ? [marksOf(shape, this.of(), this.here())] : [];
   });
 
   /** The piece that was asked for, in the shape. */
@@ -88,10 +81,8 @@ export class PartShape {
     effect(() => {
       const [parts, part, copy] = [this.parts(), this.part(), this.copy()];
       const ratio = this.stitch().height / this.stitch().width;
-      const counted = parts[part];
-      if (!counted) return;
-      const upright = this.upright() ?? standsOnStart(fabricOf(counted));
-      untracked(() => this.look.ask({ parts, part, copy, ratio, upright, front: frontRound(counted) }));
+      const upright = this.upright();
+      if (parts[part]) untracked(() => this.look.ask({ parts, part, copy, ratio, upright }));
     });
     effect((onCleanup) => {
       if (!this.state().going) {
@@ -107,7 +98,7 @@ export class PartShape {
     this.look.stop();
   }
 
-  protected pick(stitch: number): void {
+  protected pick({ stitch }: Picked): void {
     const { shape } = this.state();
     const line = shape && lineOfStitch(shape, this.of(), stitch);
     if (line) this.picked.emit(line);

@@ -1,7 +1,6 @@
 import { fabricOf, type Fabric, type PartCount } from '@lemniscus/core/fabric';
-import { gatesOf, type Gate } from '@lemniscus/core/notation';
-import { eyeSpots, type BodyShape } from '@lemniscus/core/shape';
-import type { FigureEye, FigureMarks } from '../../drawing/figure/figure-scene';
+import { eyeSpots, faceOf, type BodyShape } from '@lemniscus/core/shape';
+import type { FigureEye, FigureMarks } from '../../drawing/figure/figure-body';
 
 /** A line of a pattern, as the indices of its part and of the line in it. */
 export interface PatternLine {
@@ -55,28 +54,16 @@ const USUAL_EYE_MM = 10;
 /** Stitches between two eyes where the pattern says nothing, as a share of the round (common practice: a sixth to a quarter apart). */
 const USUAL_APART = 0.2;
 
-function eyeGate(counted: PartCount): { readonly gate: Gate; readonly round: number } | null {
-  const gate = gatesOf(counted.part).find(({ kind }) => kind === 'eyes');
-  const number = gate?.rounds?.[0];
-  const round = counted.rounds.findIndex((each) => each.number === number);
-  return gate && round >= 0 ? { gate, round } : null;
-}
-
-/** The round of a part that has its face in front: the one the eyes are set at; null where none are. */
-export function frontRound(counted: PartCount | undefined): number | null {
-  return counted ? (eyeGate(counted)?.round ?? null) : null;
-}
-
 /** The eyes of every piece, as its pattern sets them. */
 export function eyesOf(shape: BodyShape, parts: readonly PartCount[], eyeMm: number | null, stitchMm: number): FigureEye[] {
   return shape.pieces.flatMap(({ part }, piece) => {
     const counted = parts[part];
-    const eyes = counted && eyeGate(counted);
-    if (!eyes) return [];
+    const face = counted && faceOf(counted);
+    if (!face) return [];
     const fabric = fabricOf(counted);
-    const first = fabric.roundStart[eyes.round]!;
-    const count = fabric.roundStart[eyes.round + 1]! - first;
-    const between = eyes.gate.apart?.count ?? Math.round(count * USUAL_APART) - 1;
+    const first = fabric.roundStart[face.round]!;
+    const count = fabric.roundStart[face.round + 1]! - first;
+    const between = face.between ?? Math.round(count * USUAL_APART) - 1;
     const spots = eyeSpots(shape.stitches, { piece, first, count, between }) ?? [];
     return spots.map(({ at, out }) => ({ at, out, radius: (eyeMm ?? USUAL_EYE_MM) / 2 / stitchMm }));
   });

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import { lengthRange, lengthWords, type Units } from '@lemniscus/core/gauge';
+import { lengthOfWords, lengthRange, lengthWords, type Units } from '@lemniscus/core/gauge';
 import * as z from 'zod';
 import { keep, recall } from './local';
 
@@ -18,6 +18,10 @@ export class LengthUnits {
 
   words(mm: number): string {
     return lengthWords(mm, this.units());
+  }
+
+  of(mm: number, whole: number): string {
+    return lengthOfWords(mm, whole, this.units());
   }
 
   range(mm: number, spread: number): string {

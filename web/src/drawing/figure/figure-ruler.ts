@@ -49,7 +49,7 @@ export class FigureRuler {
     inch: stepOf([0.25, 0.5, 1, 2, 5], this.pixelsPerMm() * INCH_MM),
   }));
   private readonly topMm = computed(() =>
-    Math.max(this.units().mm, Math.ceil(this.height() / this.units().mm) * this.units().mm),
+    Math.max(this.units().mm, Math.floor(this.height() / this.units().mm) * this.units().mm),
   );
   protected readonly tall = computed(() => Math.min(2_000, this.topMm() * this.pixelsPerMm()));
 

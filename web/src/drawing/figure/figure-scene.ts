@@ -1,86 +1,39 @@
-import { CHANGES, FRAME, type BodyShape } from '@lemniscus/core/shape';
-import { STITCH_NAMES } from '@lemniscus/core/notation';
-import { LOOPS } from '@lemniscus/core/fabric';
+import type { BodyShape } from '@lemniscus/core/shape';
 import {
   ACESFilmicToneMapping,
-  BufferAttribute,
-  BufferGeometry,
-  CircleGeometry,
-  Color,
   DirectionalLight,
-  Group,
   HemisphereLight,
-  InstancedMesh,
-  Matrix4,
   Mesh,
-  MeshBasicMaterial,
-  MeshPhysicalMaterial,
   PCFShadowMap,
   PerspectiveCamera,
   PlaneGeometry,
   Raycaster,
   Scene,
   ShadowMaterial,
-  SphereGeometry,
-  TorusGeometry,
   Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three';
+import { DrawnBody } from './drawn-body';
+import type { FigureBody, FigureMarks, Picked } from './figure-body';
 import type { FigureView } from './figure-view';
-import { COARSE, FINE, stitchForm, type StitchForm } from './stitch-forms';
-import { liningMaterial, litColour, yarnMaterial, type YarnLook } from './yarn-material';
-
-/** What a figure is painted with, beside its shape. */
-export interface FigurePaint {
-  /** CSS colour of each of the shape's colours. */
-  readonly colours: readonly string[];
-  readonly look: YarnLook;
-  readonly evening: boolean;
-  /** Worked with the left hand, it is the mirror image. */
-  readonly mirrored: boolean;
-}
-
-/** An eye: where it is set, outwards from there, and its radius, all in stitch widths. */
-export interface FigureEye {
-  readonly at: readonly [number, number, number];
-  readonly out: readonly [number, number, number];
-  readonly radius: number;
-}
-
-/** Stitches that stand out, by their index in the shape: those of the line looked at, and those with a slip. */
-export interface FigureMarks {
-  readonly lit: ReadonlySet<number>;
-  readonly wrong: ReadonlySet<number>;
-}
 
 const FOV = 28;
-/** Strands are drawn finely up to so many stitches. */
-const FINE_UP_TO = 1_600;
-const LIT = new Color('#3f7fd0');
-const WRONG = new Color('#c8322b');
 
-/** Form names in the order their meshes are kept. */
-const FORMS: readonly StitchForm[] = ['plain', 'increase', 'decrease', 'tall', 'lying', 'ridge', 'edge'];
-
-/** A figure on the worktable, drawn with WebGL. Throws where there is none. */
+/** Figures on the worktable, drawn with WebGL. Throws where there is none. */
 export class FigureScene {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
   private readonly camera = new PerspectiveCamera(FOV, 1, 0.1, 4_000);
-  private readonly figure = new Group();
   private readonly key = new DirectionalLight('#fff3df', 2.6);
   private readonly sky = new HemisphereLight('#fff8ea', '#b8a68c', 1.15);
   private readonly rim = new DirectionalLight('#dbe8ff', 0.9);
   private readonly table = new Mesh(new PlaneGeometry(1, 1), new ShadowMaterial({ opacity: 0.2 }));
-  private readonly contact = new Mesh(new CircleGeometry(1, 48), contactMaterial());
-  /** For every mesh of a form, the stitch of each instance. */
-  private readonly meshes: { readonly mesh: InstancedMesh; readonly stitches: readonly number[] }[] = [];
-  private lining: Mesh | null = null;
-  private shape: BodyShape | null = null;
-  private painted: readonly Color[] = [];
+  private bodies: DrawnBody[] = [];
   private middle = 1;
   private reach = 1;
+  /** Half the height over the reach. */
+  private level = 1;
   /** Share of the width that the figure may take. */
   private free = 1;
 
@@ -95,9 +48,9 @@ export class FigureScene {
     this.key.shadow.mapSize.set(1024, 1024);
     this.key.shadow.bias = -0.0006;
     this.key.shadow.radius = 5;
-    this.table.rotation.x = this.contact.rotation.x = -Math.PI / 2;
+    this.table.rotation.x = -Math.PI / 2;
     this.table.receiveShadow = true;
-    this.scene.add(this.figure, this.key, this.key.target, this.sky, this.rim, this.table, this.contact);
+    this.scene.add(this.key, this.key.target, this.sky, this.rim, this.table);
   }
 
   /** Takes the size of its host, and leaves `left` pixels of it free. */
@@ -111,63 +64,38 @@ export class FigureScene {
     this.camera.setViewOffset(clientWidth, clientHeight, -left / 2, 0, clientWidth, clientHeight);
   }
 
-  show(shape: BodyShape, paint: FigurePaint): void {
+  /** Puts bodies on the table, in place of those that stood there. */
+  show(bodies: readonly FigureBody[]): void {
     this.clear();
-    this.shape = shape;
-    this.painted = paint.colours.map(litColour);
-    this.renderer.toneMappingExposure = paint.evening ? 1.05 : 1.2;
-    this.rim.intensity = paint.evening ? 1.8 : 0.9;
-    this.figure.scale.x = paint.mirrored ? -1 : 1;
-    this.addLining(shape);
-    this.addStitches(shape, paint.look);
-    this.setOnTable(shape);
-    this.mark({ lit: new Set(), wrong: new Set() });
+    const evening = bodies[0]?.paint.evening ?? false;
+    this.renderer.toneMappingExposure = evening ? 1.05 : 1.2;
+    this.rim.intensity = evening ? 1.8 : 0.9;
+    this.bodies = bodies.map((body) => new DrawnBody(body));
+    for (const { group } of this.bodies) this.scene.add(group);
+    this.setOnTable(bodies);
   }
 
-  /** Sets the eyes, each half sunk into the fabric and seated on it with a rim. */
-  setEyes(eyes: readonly FigureEye[]): void {
-    for (const old of this.figure.children.filter(({ name }) => name === 'eye')) this.figure.remove(old);
-    const glass = new MeshPhysicalMaterial({ color: '#0b0d10', roughness: 0.1, clearcoat: 1 });
-    for (const { at, out, radius } of eyes) {
-      const eye = new Group();
-      eye.name = 'eye';
-      const dome = new Mesh(new SphereGeometry(radius, 32, 20, 0, 2 * Math.PI, 0, Math.PI / 2), glass);
-      dome.scale.y = 0.72;
-      const seat = new Mesh(new TorusGeometry(radius * 0.98, radius * 0.09, 10, 32), glass);
-      seat.rotation.x = Math.PI / 2;
-      dome.castShadow = true;
-      eye.add(dome, seat);
-      const outwards = new Vector3(...out).normalize();
-      eye.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), outwards);
-      eye.position.set(...at).addScaledVector(outwards, 0.3);
-      this.figure.add(eye);
-    }
+  mark(body: number, marks: FigureMarks): void {
+    this.bodies[body]?.mark(marks);
   }
 
-  mark({ lit, wrong }: FigureMarks): void {
-    const { shape } = this;
-    if (!shape) return;
-    const colour = new Color();
-    for (const { mesh, stitches } of this.meshes) {
-      for (const [instance, stitch] of stitches.entries()) {
-        colour.copy(this.painted[shape.stitches.colour[stitch]!] ?? LIT);
-        if (wrong.has(stitch)) colour.lerp(WRONG, 0.75);
-        else if (lit.has(stitch)) colour.lerp(LIT, 0.7);
-        mesh.setColorAt(instance, colour);
-      }
-      if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
-    }
-  }
-
-  /** Draws it. While it moves on a slow device the lining alone is shown. */
+  /**
+   * Draws it. While it moves on a slow device the lining alone is shown. Several bodies each turn about themselves, so that
+   * none hides another; a single one is walked around.
+   */
   draw(view: FigureView, coarse = false): void {
-    for (const { mesh } of this.meshes) mesh.visible = !coarse;
+    const several = this.bodies.length > 1;
+    for (const body of this.bodies) {
+      body.setCoarse(coarse);
+      body.group.rotation.y = several ? -view.turn : 0;
+    }
+    const turn = several ? 0 : view.turn;
     const distance = this.distance(view);
     const level = Math.cos(view.tip) * distance;
     const { position } = this.camera;
-    position.set(level * Math.sin(view.turn), this.middle + Math.sin(view.tip) * distance, level * Math.cos(view.turn));
+    position.set(level * Math.sin(turn), this.middle + Math.sin(view.tip) * distance, level * Math.cos(turn));
     this.camera.lookAt(0, this.middle, 0);
-    this.light(view);
+    this.light(turn);
     this.renderer.render(this.scene, this.camera);
   }
 
@@ -182,23 +110,30 @@ export class FigureScene {
   }
 
   /** The stitch seen at a place of the host, or null. */
-  pick(x: number, y: number): number | null {
+  pick(x: number, y: number): Picked | null {
     const at = new Vector2((2 * x) / this.host.clientWidth - 1, 1 - (2 * y) / this.host.clientHeight);
     const ray = new Raycaster();
     ray.setFromCamera(at, this.camera);
-    let [best, near] = [null as number | null, Infinity];
-    for (const { mesh, stitches } of this.meshes) {
-      const [hit] = ray.intersectObject(mesh, false);
-      if (hit?.instanceId === undefined || hit.distance >= near) continue;
-      near = hit.distance;
-      best = stitches[hit.instanceId]!;
-    }
+    let [best, near] = [null as Picked | null, Infinity];
+    for (const [body, drawn] of this.bodies.entries())
+      for (const { mesh, stitches } of drawn.meshes) {
+        const [hit] = ray.intersectObject(mesh, false);
+        if (hit?.instanceId === undefined || hit.distance >= near) continue;
+        near = hit.distance;
+        best = { body, stitch: stitches[hit.instanceId]! };
+      }
     return best;
   }
 
-  /** The figure's surface with its colours, for files. */
+  /** Where a point of the table is seen, pixels of the host from its left and its top. */
+  seen(x: number, y: number): readonly [number, number] {
+    const at = new Vector3(x, y, 0).project(this.camera);
+    return [((at.x + 1) / 2) * this.host.clientWidth, ((1 - at.y) / 2) * this.host.clientHeight];
+  }
+
+  /** The surface of the first body with its colours, for files. */
   surface(): Mesh | null {
-    return this.lining;
+    return this.bodies[0]?.lining ?? null;
   }
 
   picture(): Promise<Blob | null> {
@@ -212,13 +147,14 @@ export class FigureScene {
     this.renderer.domElement.remove();
   }
 
+  /** As near as lets it all be seen: its height upwards, its reach to either side. */
   private distance({ near }: FigureView): number {
-    const fits = this.reach / Math.tan((FOV * Math.PI) / 360) / Math.min(1, this.camera.aspect * this.free);
-    return (1.22 * fits) / near;
+    const fits = this.reach * Math.max(this.level, 1 / (this.camera.aspect * this.free));
+    return (1.22 * fits) / Math.tan((FOV * Math.PI) / 360) / near;
   }
 
   /** Light comes over the left shoulder of whoever looks, wherever they stand. */
-  private light({ turn }: FigureView): void {
+  private light(turn: number): void {
     const around = (angle: number, far: number, high: number): Vector3 =>
       new Vector3(far * Math.sin(turn + angle), high, far * Math.cos(turn + angle));
     const { reach } = this;
@@ -228,59 +164,25 @@ export class FigureScene {
   }
 
   private clear(): void {
-    for (const { mesh } of this.meshes) {
-      mesh.geometry.dispose();
-      mesh.dispose();
+    for (const body of this.bodies) {
+      this.scene.remove(body.group);
+      body.dispose();
     }
-    this.meshes.length = 0;
-    this.lining?.geometry.dispose();
-    this.lining = null;
-    this.figure.clear();
+    this.bodies = [];
   }
 
-  private addStitches(shape: BodyShape, look: YarnLook): void {
-    const { stitches } = shape;
-    const material = yarnMaterial(look);
-    const detail = stitches.count > FINE_UP_TO ? COARSE : FINE;
-    const byForm = new Map<StitchForm, number[]>(FORMS.map((form) => [form, []]));
-    for (let i = 0; i < stitches.count; i++) for (const form of formsOf(shape, i)) byForm.get(form)!.push(i);
-    const matrix = new Matrix4();
-    for (const [form, own] of byForm) {
-      if (own.length === 0) continue;
-      const mesh = new InstancedMesh(stitchForm(form, detail), material, own.length);
-      mesh.castShadow = mesh.receiveShadow = true;
-      for (const [instance, stitch] of own.entries()) mesh.setMatrixAt(instance, frameMatrix(shape, stitch, matrix));
-      this.meshes.push({ mesh, stitches: own });
-      this.figure.add(mesh);
-    }
-  }
-
-  private addLining({ positions, normals, triangles, stitches }: BodyShape): void {
-    const geometry = new BufferGeometry();
-    const inset = positions.map((value, i) => value - 0.06 * normals[i]!);
-    geometry.setAttribute('position', new BufferAttribute(inset, 3));
-    geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-    geometry.setAttribute('color', new BufferAttribute(nodeColours(positions.length / 3, triangles, stitches, this.painted), 3));
-    geometry.setIndex(new BufferAttribute(new Uint32Array(triangles), 1));
-    this.lining = new Mesh(geometry, liningMaterial());
-    this.figure.add(this.lining);
-  }
-
-  private setOnTable({ positions }: BodyShape): void {
-    let [high, wide, foot] = [0, 0, 0];
-    for (let i = 0; i < positions.length; i += 3) {
-      high = Math.max(high, positions[i + 1]!);
-      const far = Math.hypot(positions[i]!, positions[i + 2]!);
-      wide = Math.max(wide, far);
-      if (positions[i + 1]! < 1.5) foot = Math.max(foot, far);
+  private setOnTable(bodies: readonly FigureBody[]): void {
+    let [high, wide] = [0, 0];
+    for (const { shape, x } of bodies) {
+      high = Math.max(high, shape.size[1]);
+      wide = Math.max(wide, Math.abs(x) + reachOf(shape));
     }
     this.middle = high / 2;
     this.reach = Math.max(2, high / 2, wide);
+    this.level = Math.max(2, high / 2) / this.reach;
     const size = 12 * this.reach;
     this.table.scale.set(size, size, 1);
     this.table.position.y = -0.34;
-    this.contact.position.y = -0.32;
-    this.contact.scale.setScalar(Math.max(1, foot) * 1.25);
     Object.assign(this.key.shadow.camera, {
       left: -2 * this.reach,
       right: 2 * this.reach,
@@ -294,64 +196,9 @@ export class FigureScene {
   }
 }
 
-/** The shade right where the figure touches the table. */
-function contactMaterial(): MeshBasicMaterial {
-  const material = new MeshBasicMaterial({ color: '#2a2013', transparent: true, opacity: 0.28, depthWrite: false });
-  // From its middle outwards it fades away.
-  material.onBeforeCompile = (shader) => {
-    shader.vertexShader = shader.vertexShader.replace('void main() {', 'varying vec2 way;\nvoid main() {\n  way = position.xy;');
-    shader.fragmentShader = shader.fragmentShader
-      .replace('void main() {', 'varying vec2 way;\nvoid main() {')
-      .replace(
-        '#include <dithering_fragment>',
-        '#include <dithering_fragment>\n  gl_FragColor.a *= pow(max(0.0, 1.0 - length(way)), 1.4);',
-      );
-  };
-  return material;
-}
-
-/** The forms one stitch is drawn in. */
-function formsOf({ stitches }: BodyShape, i: number): StitchForm[] {
-  const name = STITCH_NAMES[stitches.stitch[i]!]!;
-  const change = CHANGES[stitches.change[i]!]!;
-  const body: StitchForm =
-    name === 'sl st' || name === 'ch' ? 'lying' : name !== 'sc' ? 'tall' : change === 'plain' ? 'plain' : change;
-  const forms: StitchForm[] = [body];
-  if (LOOPS[stitches.loop[i]!] === 'back') forms.push('ridge');
-  if (stitches.edge[i] && body !== 'lying') forms.push('edge');
-  return forms;
-}
-
-function frameMatrix({ stitches: { frames } }: BodyShape, stitch: number, matrix: Matrix4): Matrix4 {
-  const k = FRAME * stitch;
-  const vector = (at: number): Vector3 => new Vector3(frames[k + at], frames[k + at + 1], frames[k + at + 2]);
-  // A little wider than it is, so that neighbours touch.
-  matrix.makeBasis(vector(3).multiplyScalar(1.06), vector(6), vector(9).multiplyScalar(0.95));
-  return matrix.setPosition(vector(0));
-}
-
-function nodeColours(
-  nodes: number,
-  triangles: Int32Array,
-  { node, colour, count }: BodyShape['stitches'],
-  painted: readonly Color[],
-): Float32Array {
-  const colours = new Float32Array(3 * nodes);
-  const known = new Uint8Array(nodes);
-  const set = (at: number, { r, g, b }: Color): void => {
-    colours.set([0.72 * r, 0.72 * g, 0.72 * b], 3 * at);
-    known[at] = 1;
-  };
-  for (let i = 0; i < count; i++) set(node[i]!, painted[colour[i]!] ?? LIT);
-  for (let t = 0; t < triangles.length; t += 3) {
-    const corners = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!];
-    const from = corners.find((corner) => known[corner]);
-    if (from === undefined) continue;
-    for (const corner of corners)
-      if (!known[corner]) {
-        colours.copyWithin(3 * corner, 3 * from, 3 * from + 3);
-        known[corner] = 1;
-      }
-  }
-  return colours;
+/** How far a shape reaches from its axis, stitch widths. */
+function reachOf({ positions }: BodyShape): number {
+  let far = 0;
+  for (let i = 0; i < positions.length; i += 3) far = Math.max(far, Math.hypot(positions[i]!, positions[i + 2]!));
+  return far;
 }

@@ -12,10 +12,10 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import type { BodyShape } from '@lemniscus/core/shape';
 import { outlineSvg, surfaceFile, type FigureFile } from './figure-files';
 import { FigureRuler } from './figure-ruler';
-import type { FigureEye, FigureMarks, FigurePaint, FigureScene } from './figure-scene';
+import type { FigureBody, FigureMarks, Picked } from './figure-body';
+import type { FigureScene } from './figure-scene';
 import { FRONT, keyed, nearer, turned, type FigureView } from './figure-view';
 import { flatFigure } from './flat-figure';
 
@@ -27,7 +27,6 @@ const PER_PIXEL = 0.011;
 const CLICK = 5;
 /** Left free for the ruler, pixels. */
 const RULER = 84;
-const NO_MARKS: FigureMarks = { lit: new Set(), wrong: new Set() };
 
 /**
  * A figure on the worktable in the round: every stitch as it will sit. Turned by dragging, the wheel, two fingers and keys.
@@ -40,17 +39,19 @@ const NO_MARKS: FigureMarks = { lit: new Set(), wrong: new Set() };
   styleUrl: './figure.css',
 })
 export class Figure {
-  readonly shape = input.required<BodyShape>();
-  readonly paint = input.required<FigurePaint>();
+  /** What stands on the table. */
+  readonly bodies = input.required<readonly FigureBody[]>();
   /** What it shows, its size and what stands out: its text for who does not see it. */
   readonly label = input.required<string>();
   /** Width of a stitch, mm. */
   readonly mmPerUnit = input.required<number>();
-  readonly marks = input<FigureMarks>(NO_MARKS);
-  readonly eyes = input<readonly FigureEye[]>([]);
+  /** What stands out in each body. */
+  readonly marks = input<readonly FigureMarks[]>([]);
+  /** What stands under the bodies, if anything; one that is `on` stands out. */
+  readonly names = input<readonly { readonly words: string; readonly on: boolean }[]>([]);
   readonly ruler = input(true);
-  /** A stitch was clicked: its index in the shape. */
-  readonly picked = output<number>();
+  /** A stitch was clicked. */
+  readonly picked = output<Picked>();
 
   private readonly stage = viewChild.required<ElementRef<HTMLElement>>('stage');
   private readonly scene = signal<FigureScene | null>(null);
@@ -58,6 +59,8 @@ export class Figure {
   protected readonly view = signal<FigureView>(FRONT);
   private readonly size = signal({ width: 0, height: 0 });
   private readonly coarse = signal(false);
+  /** Where each body stands, pixels of the stage. */
+  protected readonly places = signal<readonly (readonly [number, number])[]>([]);
   private frame = 0;
   private lastFrame = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
@@ -71,14 +74,11 @@ export class Figure {
   ] as const;
 
   protected readonly heightMm = computed(() => {
-    const { positions } = this.shape();
-    let high = 0;
-    for (let i = 1; i < positions.length; i += 3) high = Math.max(high, positions[i]!);
-    return high * this.mmPerUnit();
+    return Math.max(0, ...this.bodies().map(({ shape }) => shape.size[1])) * this.mmPerUnit();
   });
   protected readonly pixelsPerMm = computed(() => {
     const { height } = this.size();
-    this.shape();
+    this.bodies();
     const scene = this.scene();
     if (!scene || height === 0) return 0;
     return scene.pixelsPerUnit(this.view()) / this.mmPerUnit();
@@ -90,11 +90,13 @@ export class Figure {
     return scene && level ? this.size().height / 2 + scene.middleHeight * this.mmPerUnit() * this.pixelsPerMm() : null;
   });
   protected readonly facets = computed(() =>
-    this.trouble() === 'no WebGL' ? flatFigure(this.shape(), this.paint().colours, this.view()) : [],
+    this.trouble() === 'no WebGL'
+      ? this.bodies().map(({ shape, paint, x }) => ({ x, facets: flatFigure(shape, paint.colours, this.view()) }))
+      : [],
   );
   protected readonly paper = computed(() => {
     const reach = (0.62 * this.heightMm()) / this.mmPerUnit() / this.view().near;
-    const wide = Math.max(reach, widest(this.shape()) / this.view().near);
+    const wide = Math.max(reach, widest(this.bodies()) / this.view().near);
     return `${-wide} ${-this.heightMm() / this.mmPerUnit() / 2 - wide} ${2 * wide} ${2 * wide}`;
   });
 
@@ -103,21 +105,20 @@ export class Figure {
     afterNextRender(() => void this.begin(destroy));
     effect(() => {
       const scene = this.scene();
-      const [shape, paint, eyes] = [this.shape(), this.paint(), this.eyes()];
+      const bodies = this.bodies();
       if (!scene) return;
       untracked(() => {
-        scene.show(shape, paint);
-        scene.setEyes(eyes);
-        scene.mark(this.marks());
+        scene.show(bodies);
+        this.markAll(scene);
         this.redraw();
       });
     });
     effect(() => {
       const scene = this.scene();
-      const marks = this.marks();
+      this.marks();
       if (!scene) return;
       untracked(() => {
-        scene.mark(marks);
+        this.markAll(scene);
         this.redraw();
       });
     });
@@ -155,15 +156,28 @@ export class Figure {
     watch.observe(host);
   }
 
+  private markAll(scene: FigureScene): void {
+    for (const [body, marks] of this.marks().entries()) scene.mark(body, marks);
+  }
+
   private redraw(): void {
     cancelAnimationFrame(this.frame);
     this.frame = requestAnimationFrame((now) => {
       const took = now - this.lastFrame;
       this.lastFrame = now;
       this.scene()?.draw(this.view(), this.coarse());
+      this.placeNames();
       // While it is turned, frames follow one another: how long one takes shows what the device can do.
       if (this.pointers.size > 0 && took > SLOW_FRAME && took < 1_000) this.goCoarse();
     });
+  }
+
+  /** Names follow what they stand under. */
+  private placeNames(): void {
+    const scene = this.scene();
+    const names = this.names();
+    if (!scene || names.length === 0) return;
+    this.places.set(this.bodies().map(({ x }) => scene.seen(x, 0)));
   }
 
   private goCoarse(): void {
@@ -212,9 +226,17 @@ export class Figure {
   protected release(event: PointerEvent): void {
     const one = this.pointers.delete(event.pointerId) && this.pointers.size === 0;
     if (!one || this.moved > CLICK || event.type === 'pointercancel') return;
+    const picked = this.pickedAt(event.clientX, event.clientY);
+    if (picked) this.picked.emit(picked);
+  }
+
+  private pickedAt(x: number, y: number): Picked | null {
+    const scene = this.scene();
     const { left, top } = this.stage().nativeElement.getBoundingClientRect();
-    const stitch = this.scene()?.pick(event.clientX - left, event.clientY - top) ?? null;
-    if (stitch !== null) this.picked.emit(stitch);
+    if (scene) return scene.pick(x - left, y - top);
+    const facet = document.elementFromPoint(x, y);
+    const { body, stitch } = facet instanceof SVGElement ? facet.dataset : {};
+    return body === undefined || stitch === undefined ? null : { body: Number(body), stitch: Number(stitch) };
   }
 
   protected wheel(event: WheelEvent): void {
@@ -224,7 +246,8 @@ export class Figure {
 
   /** The figure as a file, or null where it cannot be made. */
   async file(kind: FigureFile | 'png', title: string): Promise<Blob | null> {
-    if (kind === 'svg') return outlineSvg(this.shape(), this.view(), this.mmPerUnit(), title);
+    const [first] = this.bodies();
+    if (kind === 'svg') return first ? outlineSvg(first.shape, this.view(), this.mmPerUnit(), title) : null;
     const scene = this.scene();
     if (!scene) return null;
     if (kind === 'png') {
@@ -236,8 +259,7 @@ export class Figure {
   }
 }
 
-function widest({ positions }: BodyShape): number {
-  let wide = 0;
-  for (let i = 0; i < positions.length; i += 3) wide = Math.max(wide, 1.15 * Math.hypot(positions[i]!, positions[i + 2]!));
-  return wide;
+/** Half the width that all bodies take, and a little. */
+function widest(bodies: readonly FigureBody[]): number {
+  return 1.15 * Math.max(1, ...bodies.map(({ shape, x }) => Math.abs(x) + Math.hypot(shape.size[0], shape.size[2]) / 2));
 }

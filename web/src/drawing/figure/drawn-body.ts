@@ -1,0 +1,195 @@
+import { LOOPS } from '@lemniscus/core/fabric';
+import { STITCH_NAMES } from '@lemniscus/core/notation';
+import { CHANGES, FRAME, type BodyShape } from '@lemniscus/core/shape';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  CircleGeometry,
+  Color,
+  Group,
+  InstancedMesh,
+  Matrix4,
+  Mesh,
+  MeshBasicMaterial,
+  MeshPhysicalMaterial,
+  SphereGeometry,
+  TorusGeometry,
+  Vector3,
+} from 'three';
+import type { FigureBody, FigureEye, FigureMarks } from './figure-body';
+import { COARSE, FINE, stitchForm, type StitchForm } from './stitch-forms';
+import { liningMaterial, litColour, yarnMaterial, type YarnLook } from './yarn-material';
+
+/** Strands are drawn finely up to so many stitches. */
+const FINE_UP_TO = 1_600;
+const LIT = new Color('#3f7fd0');
+const WRONG = new Color('#c8322b');
+const FORMS: readonly StitchForm[] = ['plain', 'increase', 'decrease', 'tall', 'lying', 'ridge', 'edge'];
+
+/** One body on the table: its stitches, what lies behind them, its eyes, and the shade under it. */
+export class DrawnBody {
+  readonly group = new Group();
+  /** For every mesh of a form, the stitch of each instance. */
+  readonly meshes: { readonly mesh: InstancedMesh; readonly stitches: readonly number[] }[] = [];
+  readonly lining: Mesh;
+  private readonly figure = new Group();
+  private readonly shape: BodyShape;
+  private readonly painted: readonly Color[];
+
+  constructor({ shape, paint, x, eyes }: FigureBody) {
+    this.shape = shape;
+    this.painted = paint.colours.map(litColour);
+    this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial());
+    // Seen from afar the shadow of the surface is that of its stitches, and it is cast every time the light moves.
+    this.lining.castShadow = true;
+    this.figure.scale.x = paint.mirrored ? -1 : 1;
+    this.figure.add(this.lining);
+    this.addStitches(paint.look);
+    for (const eye of eyes) this.figure.add(eyeOf(eye));
+    this.group.position.x = x;
+    this.group.add(this.figure, shadeUnder(shape));
+    this.mark({ lit: new Set(), wrong: new Set() });
+  }
+
+  mark({ lit, wrong }: FigureMarks): void {
+    const colour = new Color();
+    for (const { mesh, stitches } of this.meshes) {
+      for (const [instance, stitch] of stitches.entries()) {
+        colour.copy(this.painted[this.shape.stitches.colour[stitch]!] ?? LIT);
+        if (wrong.has(stitch)) colour.lerp(WRONG, 0.75);
+        else if (lit.has(stitch)) colour.lerp(LIT, 0.7);
+        mesh.setColorAt(instance, colour);
+      }
+      if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
+    }
+  }
+
+  setCoarse(coarse: boolean): void {
+    for (const { mesh } of this.meshes) mesh.visible = !coarse;
+  }
+
+  dispose(): void {
+    for (const { mesh } of this.meshes) {
+      mesh.geometry.dispose();
+      mesh.dispose();
+    }
+    this.lining.geometry.dispose();
+  }
+
+  private addStitches(look: YarnLook): void {
+    const { shape } = this;
+    const { stitches } = shape;
+    const material = yarnMaterial(look);
+    const detail = stitches.count > FINE_UP_TO ? COARSE : FINE;
+    const byForm = new Map<StitchForm, number[]>(FORMS.map((form) => [form, []]));
+    for (let i = 0; i < stitches.count; i++) for (const form of formsOf(shape, i)) byForm.get(form)!.push(i);
+    const matrix = new Matrix4();
+    for (const [form, own] of byForm) {
+      if (own.length === 0) continue;
+      const mesh = new InstancedMesh(stitchForm(form, detail), material, own.length);
+      mesh.receiveShadow = true;
+      for (const [instance, stitch] of own.entries()) mesh.setMatrixAt(instance, frameMatrix(shape, stitch, matrix));
+      this.meshes.push({ mesh, stitches: own });
+      this.figure.add(mesh);
+    }
+  }
+}
+
+function liningOf({ positions, normals, triangles, stitches }: BodyShape, painted: readonly Color[]): BufferGeometry {
+  const geometry = new BufferGeometry();
+  const inset = positions.map((value, i) => value - 0.06 * normals[i]!);
+  geometry.setAttribute('position', new BufferAttribute(inset, 3));
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+  geometry.setAttribute('color', new BufferAttribute(nodeColours(positions.length / 3, triangles, stitches, painted), 3));
+  geometry.setIndex(new BufferAttribute(new Uint32Array(triangles), 1));
+  return geometry;
+}
+
+/** An eye half sunk into the fabric, seated on it with a rim. */
+function eyeOf({ at, out, radius }: FigureEye): Group {
+  const glass = new MeshPhysicalMaterial({ color: '#0b0d10', roughness: 0.1, clearcoat: 1 });
+  const eye = new Group();
+  const dome = new Mesh(new SphereGeometry(radius, 32, 20, 0, 2 * Math.PI, 0, Math.PI / 2), glass);
+  dome.scale.y = 0.72;
+  dome.castShadow = true;
+  const seat = new Mesh(new TorusGeometry(radius * 0.98, radius * 0.09, 10, 32), glass);
+  seat.rotation.x = Math.PI / 2;
+  eye.add(dome, seat);
+  const outwards = new Vector3(...out).normalize();
+  eye.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), outwards);
+  eye.position.set(...at).addScaledVector(outwards, 0.3);
+  return eye;
+}
+
+/** The shade right where a body touches the table. */
+function shadeUnder({ positions }: BodyShape): Mesh {
+  let foot = 1;
+  for (let i = 0; i < positions.length; i += 3)
+    if (positions[i + 1]! < 1.5) foot = Math.max(foot, Math.hypot(positions[i]!, positions[i + 2]!));
+  const shade = new Mesh(new CircleGeometry(1, 48), contactMaterial());
+  shade.rotation.x = -Math.PI / 2;
+  shade.position.y = -0.32;
+  shade.scale.setScalar(1.25 * foot);
+  return shade;
+}
+
+function contactMaterial(): MeshBasicMaterial {
+  const material = new MeshBasicMaterial({ color: '#2a2013', transparent: true, opacity: 0.28, depthWrite: false });
+  // From its middle outwards it fades away.
+  material.onBeforeCompile = (shader) => {
+    shader.vertexShader = shader.vertexShader.replace('void main() {', 'varying vec2 way;\nvoid main() {\n  way = position.xy;');
+    shader.fragmentShader = shader.fragmentShader
+      .replace('void main() {', 'varying vec2 way;\nvoid main() {')
+      .replace(
+        '#include <dithering_fragment>',
+        '#include <dithering_fragment>\n  gl_FragColor.a *= pow(max(0.0, 1.0 - length(way)), 1.4);',
+      );
+  };
+  return material;
+}
+
+/** The forms one stitch is drawn in. */
+function formsOf({ stitches }: BodyShape, i: number): StitchForm[] {
+  const name = STITCH_NAMES[stitches.stitch[i]!]!;
+  const change = CHANGES[stitches.change[i]!]!;
+  const body: StitchForm =
+    name === 'sl st' || name === 'ch' ? 'lying' : name !== 'sc' ? 'tall' : change === 'plain' ? 'plain' : change;
+  const forms: StitchForm[] = [body];
+  if (LOOPS[stitches.loop[i]!] === 'back') forms.push('ridge');
+  if (stitches.edge[i] && body !== 'lying') forms.push('edge');
+  return forms;
+}
+
+function frameMatrix({ stitches: { frames } }: BodyShape, stitch: number, matrix: Matrix4): Matrix4 {
+  const k = FRAME * stitch;
+  const vector = (at: number): Vector3 => new Vector3(frames[k + at], frames[k + at + 1], frames[k + at + 2]);
+  // A little wider than it is, so that neighbours touch.
+  matrix.makeBasis(vector(3).multiplyScalar(1.06), vector(6), vector(9).multiplyScalar(0.95));
+  return matrix.setPosition(vector(0));
+}
+
+function nodeColours(
+  nodes: number,
+  triangles: Int32Array,
+  { node, colour, count }: BodyShape['stitches'],
+  painted: readonly Color[],
+): Float32Array {
+  const colours = new Float32Array(3 * nodes);
+  const known = new Uint8Array(nodes);
+  const set = (at: number, { r, g, b }: Color): void => {
+    colours.set([0.72 * r, 0.72 * g, 0.72 * b], 3 * at);
+    known[at] = 1;
+  };
+  for (let i = 0; i < count; i++) set(node[i]!, painted[colour[i]!] ?? LIT);
+  for (let t = 0; t < triangles.length; t += 3) {
+    const corners = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!];
+    const from = corners.find((corner) => known[corner]);
+    if (from === undefined) continue;
+    for (const corner of corners)
+      if (!known[corner]) {
+        colours.copyWithin(3 * corner, 3 * from, 3 * from + 3);
+        known[corner] = 1;
+      }
+  }
+  return colours;
+}
