@@ -80,10 +80,13 @@ test('stacked rounds and staggered ones are seen side by side', async ({ app, pa
 
 test('without WebGL the shape is drawn on paper, with the same to be seen and clicked', async ({ app, page }) => {
   await page.addInitScript(() => {
-    const real = HTMLCanvasElement.prototype.getContext;
-    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
-      return kind.startsWith('webgl') ? null : (real as (...all: unknown[]) => unknown).call(this, kind, ...rest);
-    } as typeof real;
+    const plain = HTMLCanvasElement.prototype;
+    const real = Object.getOwnPropertyDescriptor(plain, 'getContext')!.value as (kind: string, ...rest: unknown[]) => unknown;
+    Object.defineProperty(plain, 'getContext', {
+      value(this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
+        return kind.startsWith('webgl') ? null : real.call(this, kind, ...rest);
+      },
+    });
   });
   await openStage(page, app, await putMake(page, app, BUOY), 'pattern');
   await page.getByRole('tab', { name: 'Shape' }).click();

@@ -27,6 +27,7 @@ export const Measurement = z.discriminatedUnion('kind', [
     stitchWidth: Mm,
     stitchHeight: Mm.nullable(),
     spread: z.number().positive().max(1),
+    stretch: z.number().min(0).max(0.2).optional(),
   }),
   z.object({
     ...part,

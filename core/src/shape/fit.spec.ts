@@ -4,11 +4,13 @@ import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf } from '../fabric/index.js';
 import { estimateStitch } from '../gauge/index.js';
 import { read } from '../notation/index.js';
+import { ballText } from '../test/solids.js';
 import {
   measure,
   outlineOf,
   outlinePoints,
   plainOutline,
+  relaxedProfile,
   scaleProfile,
   stitchOfPart,
   stuffedProfile,
@@ -32,25 +34,47 @@ function meshVolume(geometry: BufferGeometry): number {
   return Math.abs(sum);
 }
 
+const BEAD = fabricOf(checkPattern(read(ballText(42, 6))).parts[0]!);
+
 describe('a stitch from a finished part', () => {
+  const made = (width: number, height: number, stretch?: number) => {
+    const { diameter, height: tall } = measure(scaleProfile(relaxedProfile(BEAD, height / width, stretch), width));
+    return { widthMm: diameter, heightMm: tall };
+  };
+
   it('is the stitch the part was made of', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.8, max: 1.3, noNaN: true }),
-        fc.double({ min: 0.85, max: 1.2, noNaN: true }),
+        fc.double({ min: 0.92, max: 1.2, noNaN: true }),
         (loose, slim) => {
           const table = estimateStitch(4, 3.5);
           const width = table.width * loose;
           const height = table.height * loose * slim;
-          const { diameter, height: tall } = measure(scaleProfile(unitProfile(BALL, height / width), width));
-          const read = stitchOfPart(BALL, { widthMm: diameter, heightMm: tall }, MEDIUM);
+          const read = stitchOfPart(BEAD, made(width, height), MEDIUM);
           if (!read.ok) throw new Error(read.message);
-          expect(read.stitch.width / width).toBeCloseTo(1, 2);
-          expect(read.stitch.height! / height).toBeCloseTo(1, 2);
+          expect(Math.abs(read.stitch.width / width - 1)).toBeLessThan(0.006);
+          expect(Math.abs(read.stitch.height! / height - 1)).toBeLessThan(0.015);
+          expect(read.stretch).toBeNull();
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 5, seed: 5 },
     );
+  });
+
+  it('leaves the swatch its stitch, and says how far stuffing stretched it', () => {
+    const swatch = { width: 5.4, height: 5.2 };
+    for (const stretch of [0.01, 0.04]) {
+      const read = stitchOfPart(BEAD, made(swatch.width, swatch.height, stretch), MEDIUM, swatch);
+      if (!read.ok) throw new Error(read.message);
+      expect(Math.abs(read.stretch! - stretch)).toBeLessThan(0.006);
+      expect(Math.abs(read.stitch.width / swatch.width - 1)).toBeLessThan(0.01);
+    }
+    // What no stuffing explains is the stitch's: looser, or tighter than the swatch was.
+    const loose = stitchOfPart(BEAD, made(6.2, 6), MEDIUM, swatch);
+    if (!loose.ok) throw new Error(loose.message);
+    expect(loose.stretch).toBe(0.08);
+    expect(loose.stitch.width).toBeGreaterThan(5.7);
   });
 
   it.each([
@@ -58,7 +82,7 @@ describe('a stitch from a finished part', () => {
     [{ widthMm: 5.4, heightMm: null }, 'widthMm', /was to be expected/],
     [{ widthMm: 50, heightMm: 400 }, 'heightMm', /No stitch makes/],
   ] as const)('refuses %j', (sizes, field, message) => {
-    const read = stitchOfPart(BALL, sizes, MEDIUM);
+    const read = stitchOfPart(BEAD, sizes, MEDIUM);
     expect(read).toMatchObject({ ok: false, field });
     expect(read.ok ? '' : read.message).toMatch(message);
   });

@@ -1,4 +1,4 @@
-export { stitchOfPart, type MeasuredPart } from './fit.js';
+export { stitchOfPart, type FittedPart, type MeasuredPart } from './fit.js';
 export { isFlatLie, lieOf, type Lie } from './lie.js';
 export { measure, openings, outlinePoints, ringsOf, upToRound, type Measures, type ProfilePoint } from './measures.js';
 export { outlineOf, plainOutline, type Outline, type PartStart } from './outline.js';

@@ -4,7 +4,17 @@ export { supplyOf, usedSince, type Demand, type Portion, type Stop, type Supply 
 export { eyeAdvice, EYE_OVER_HEAD, EYE_SIZES, EYES_APART, type EyeAdvice, type EyePlace } from './eyes.js';
 export { chooseYarn, colourKey, EMPTY_KIT, partKey, yarnFor, type Kit, type YarnChoice } from './kit.js';
 export { needsList, type ListEntry, type ListGroup, type ListSource, type StuffingNeed } from './list.js';
-export { handGauge, stitchesMeasured, strandOf, yarnBelief, yarnRuns, type Measurement, type YarnRuns } from './measurement.js';
+export {
+  handGauge,
+  handStretch,
+  stitchesMeasured,
+  strandOf,
+  swatchOf,
+  yarnBelief,
+  yarnRuns,
+  type Measurement,
+  type YarnRuns,
+} from './measurement.js';
 export { amountWords, exactly, giveOrTake, purchaseWords, type Amount, type Purchase } from './amount.js';
 export { endOf, pieceYarn, TAIL_MM, yarnBetween, type PieceYarn } from './piece-yarn.js';
 export { plansFor, type Plan } from './plans.js';

@@ -12,10 +12,12 @@ import {
   type Gauge,
   type Hand,
   type MeasuredStitch,
+  type StitchSize,
   type Swatch,
   type YarnAndHook,
 } from '../gauge/index.js';
 import type { Fabric } from '../fabric/index.js';
+import { FIRM } from '../shape/index.js';
 import { pieceYarn } from './piece-yarn.js';
 
 /** What a maker measured or weighed, with the yarn and hook it was made with. */
@@ -31,6 +33,8 @@ export type Measurement = { readonly id: string; readonly takenAt: number } & Ya
         readonly stitchWidth: number;
         readonly stitchHeight: number | null;
         readonly spread: number;
+        /** How far stuffing stretched it, a share, where a swatch of the same yarn and hook told the two apart. */
+        readonly stretch?: number | undefined;
       }
     | {
         readonly kind: 'weight';
@@ -76,6 +80,34 @@ export function stitchesMeasured(measurements: readonly Measurement[]): Measured
       ? [{ yarnWeight: weight, hookMm, width: one.stitchWidth, height: one.stitchHeight, spread: one.spread }]
       : [];
   });
+}
+
+/** The swatch of this yarn and hook that was measured last, both ways; null where there is none. */
+export function swatchOf({ yarnWeight: weight, hookMm }: YarnAndHook, measurements: readonly Measurement[]): StitchSize | null {
+  const swatches = measurements
+    .filter((one) => one.kind === 'swatch' && one.yarnWeight === weight && one.hookMm === hookMm)
+    .sort((a, b) => b.takenAt - a.takenAt);
+  for (const { stitch } of swatches.flatMap((one) => (one.kind === 'swatch' ? passed(stitchOfSwatch(one, one)) : [])))
+    if (stitch.height !== null) return { width: stitch.width, height: stitch.height };
+  return null;
+}
+
+function passed<Read extends { readonly ok: boolean }>(read: Read): Extract<Read, { readonly ok: true }>[] {
+  return read.ok ? [read as Extract<Read, { readonly ok: true }>] : [];
+}
+
+/**
+ * How far this maker's stuffing stretches a part, a share: the mean of what measured parts said of it, of this yarn and hook
+ * where there are such; as far as usual where none said anything.
+ */
+export function handStretch({ yarnWeight: weight, hookMm }: YarnAndHook, measurements: readonly Measurement[]): number {
+  const told = measurements.flatMap((one) =>
+    one.kind === 'part' && one.stretch !== undefined
+      ? [{ stretch: one.stretch, own: one.yarnWeight === weight && one.hookMm === hookMm }]
+      : [],
+  );
+  const own = told.some((one) => one.own) ? told.filter((one) => one.own) : told;
+  return own.length === 0 ? FIRM : own.reduce((sum, { stretch }) => sum + stretch, 0) / own.length;
 }
 
 /** The gauge of a yarn and hook in this maker's hand. */

@@ -171,9 +171,10 @@ interface GrowingLayer extends DialLayer {
 const emptyLayer = (): GrowingLayer => ({ stitches: [], changes: [], skips: [], seams: [], ring: null });
 
 /** The ring within the first round, where there is room to see it; its tail lies where the round begins. */
-function ringOf(fabric: Fabric, angles: Float64Array, { round, lowest, radius }: DialLayout): DialPlace | null {
+function ringOf(fabric: Fabric, angles: Float64Array, layout: DialLayout): DialPlace | null {
+  const { round, lowest } = layout;
   if (lowest > 0 || fabric.foundation || roundLength(fabric, 0) === 0) return null;
-  const at = Math.min(radius(0), radius(fabric.roundStart[1]! - 1)) - RING_GAP;
+  const at = Math.min(layout.radius(0), layout.radius(fabric.roundStart[1]! - 1)) - RING_GAP;
   return at > DIAL.clear ? { angle: angles[0]! - 0.5 / roundLength(fabric, 0), radius: at, depth: round } : null;
 }
 const RING_GAP = 22;

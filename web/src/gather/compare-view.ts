@@ -15,6 +15,7 @@ import { measure, standsOnStart } from '@lemniscus/core/shape';
 import { handGauge, supplyOf } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Select } from '../controls/select';
+import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { Gathering } from '../data/follows/gathering';
 import { LengthUnits } from '../data/device/length-units';
@@ -44,6 +45,7 @@ interface Side {
   styleUrl: './compare-view.css',
 })
 export class CompareView {
+  private readonly current = inject(CurrentMake);
   private readonly draft = inject(MakeDraft);
   private readonly gathering = inject(Gathering);
   private readonly measurements = inject(Measurements);
@@ -72,8 +74,8 @@ export class CompareView {
   protected readonly parts = computed(() => {
     const [here, there] = this.sides();
     const parts = this.gathering.situation().parts.map(({ key, name, fabric }) => {
-      const one = this.shapes.profile(fabric, here.gauge.stitch);
-      const two = this.shapes.profile(fabric, there.gauge.stitch);
+      const one = this.shapes.profile(fabric, here.gauge.stitch, this.current.stretch());
+      const two = this.shapes.profile(fabric, there.gauge.stitch, this.current.stretch());
       return one && two ? { key, name, fabric, one, two, sizes: [measure(one), measure(two)] as const } : null;
     });
     return parts.some((part) => part === null) ? null : parts.filter((part) => part !== null);

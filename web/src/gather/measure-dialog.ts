@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { Measurement } from '@lemniscus/api';
 import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
 import { counted } from '@lemniscus/core/notation';
-import { stitchOfPart } from '@lemniscus/core/shape';
+import { swatchOf } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
 import { Choice } from '../controls/choice';
@@ -43,6 +43,8 @@ export class MeasureDialog {
   protected readonly height = signal<number | null>(null);
   protected readonly parts = computed(() => this.gathering.parts() ?? []);
   protected readonly part = linkedSignal(() => this.parts()[0]?.index ?? 0);
+  /** A part is being worked out. */
+  protected readonly reading = signal(false);
   protected readonly refusal = signal<Refusal<string> | null>(null);
 
   protected readonly tools = computed(() => {
@@ -58,10 +60,13 @@ export class MeasureDialog {
       .sort((a, b) => b.one.takenAt - a.one.takenAt),
   );
 
-  protected take(): void {
+  protected async take(): Promise<void> {
+    if (this.reading()) return;
     const { yarnWeight: weight, hookMm } = this.gathering.make();
     const common = { id: crypto.randomUUID(), takenAt: Date.now(), yarnWeight: weight, hookMm };
-    const measured = this.way() === 'swatch' ? this.swatch(common) : this.finishedPart(common);
+    this.reading.set(true);
+    const measured = this.way() === 'swatch' ? this.swatch(common) : await this.finishedPart(common);
+    this.reading.set(false);
     if (!measured) return;
     this.refusal.set(null);
     this.measurements.put(measured);
@@ -86,17 +91,20 @@ export class MeasureDialog {
     return null;
   }
 
-  private finishedPart(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Measurement | null {
+  private async finishedPart(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Promise<Measurement | null> {
     const part = this.parts().find((each) => each.index === this.part());
     if (!part) return null;
     const sizes = { widthMm: this.width() ?? Number.NaN, heightMm: this.height() };
-    const read = stitchOfPart(this.shapes.outline(part.fabric), sizes, common);
+    const swatch = swatchOf(common, this.measurements.items());
+    const read = await this.shapes.fit({ fabric: part.fabric, measured: sizes, tools: common, swatch });
     if (!read.ok) {
       this.refusal.set(read);
       return null;
     }
     const { width, height, spread } = read.stitch;
-    return { ...common, kind: 'part', part: part.name, ...sizes, stitchWidth: width, stitchHeight: height, spread };
+    const told = { stitchWidth: width, stitchHeight: height, spread };
+    const stretch = read.stretch === null ? {} : { stretch: read.stretch };
+    return { ...common, kind: 'part', part: part.name, ...sizes, ...told, ...stretch };
   }
 }
 
@@ -108,7 +116,7 @@ function wordsOf(one: Measurement): string {
       return `${tools}: ${counted(one.stitches, 'stitch')} in ${one.widthMm} mm${tall}`;
     }
     case 'part':
-      return `${tools}: ${one.part} ${one.widthMm} mm wide${one.heightMm === null ? '' : `, ${one.heightMm} mm high`}`;
+      return `${tools}: ${one.part} ${one.widthMm} mm wide${one.heightMm === null ? '' : `, ${one.heightMm} mm high`}${one.stretch === undefined ? '' : `; stuffing stretches it by about ${(100 * one.stretch).toFixed(0)} %`}`;
     case 'weight':
       return `${tools}: yarn of ${one.part} ${one.grams} g`;
     case 'stuffing':

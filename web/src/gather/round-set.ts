@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import { figureFabric, type FigureFabric, type PartCount } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
+import { FIRM } from '@lemniscus/core/shape';
 import { figurePainter } from '../controls/part-shape/figure-paint';
 import { eyesOf } from '../controls/part-shape/shape-marks';
 import { LengthUnits } from '../data/device/length-units';
@@ -66,6 +67,8 @@ interface SetBody {
 export class RoundSet {
   readonly parts = input.required<readonly PartCount[]>();
   readonly stitch = input.required<StitchSize>();
+  /** Share by which stuffing stretches it. */
+  readonly stretch = input(FIRM);
   readonly plush = input(false);
   readonly eyeMm = input<number | null>(null);
   readonly chosen = input<number | null>(null);
@@ -113,10 +116,11 @@ export class RoundSet {
       const set = this.set();
       const ratio = this.stitch().height / this.stitch().width;
       const parts = this.parts();
+      const stretch = this.stretch();
       untracked(() => {
         this.provideLooks(set.length);
         for (const [index, { part, copy }] of set.entries()) {
-          this.looks()[index]!.ask({ parts, part, copy, ratio, upright: null });
+          this.looks()[index]!.ask({ parts, part, copy, ratio, stretch, upright: null });
         }
       });
     });

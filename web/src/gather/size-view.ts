@@ -45,6 +45,7 @@ export class SizeView {
   ];
   protected readonly seen = signal<Seen>(Seen.catch('round').parse(recall(SEEN_KEY)));
   protected readonly stitch = this.current.stitch;
+  protected readonly stretch = this.current.stretch;
   protected readonly counted = computed(() => this.current.count().parts);
   protected readonly plush = computed(() => isPlush(this.gathering.make().yarnWeight));
   protected readonly eyeMm = computed(() => this.gathering.eyes()[0]?.advice.best ?? null);

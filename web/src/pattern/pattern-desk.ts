@@ -13,6 +13,7 @@ import {
   type TextEdit,
 } from '@lemniscus/core/notation';
 import type { StitchSize } from '@lemniscus/core/gauge';
+import { FIRM } from '@lemniscus/core/shape';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
 import { EmptyState } from '../controls/empty-state';
 import { SaveMenu } from '../controls/save-menu';
@@ -73,6 +74,7 @@ export class PatternDesk {
   /** Size of a stitch in the make's yarn and hook, and the weight of its yarn; none while it is not kept yet. */
   readonly stitch = input<StitchSize | null>(null);
   readonly yarnWeight = input<number | null>(null);
+  readonly stretch = input(FIRM);
   readonly hint = input('');
   readonly textChange = output<string>();
 

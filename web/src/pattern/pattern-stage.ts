@@ -12,6 +12,7 @@ import { PatternDesk } from './pattern-desk';
     [make]="current.make()!.id"
     [stitch]="current.stitch()"
     [yarnWeight]="current.make()!.yarnWeight"
+    [stretch]="current.stretch()"
     (textChange)="current.type($event)"
   />`,
   styles: `

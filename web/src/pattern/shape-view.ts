@@ -2,6 +2,7 @@ import { Component, computed, input, linkedSignal, output, signal, viewChild } f
 import { checkPattern } from '@lemniscus/core/fabric';
 import { estimateStitch, type StitchSize } from '@lemniscus/core/gauge';
 import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
+import { FIRM } from '@lemniscus/core/shape';
 import { staggerPart } from '@lemniscus/core/spacing';
 import { statedKit } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -30,6 +31,8 @@ export class ShapeView {
   /** Size of a stitch in the make's yarn and hook; null where there is no make yet. */
   readonly stitch = input<StitchSize | null>(null);
   readonly yarnWeight = input<number | null>(null);
+  /** Share by which the maker's stuffing stretches a part. */
+  readonly stretch = input(FIRM);
   readonly goTo = output<number>();
   readonly edit = output<readonly TextEdit[]>();
 

@@ -52,7 +52,7 @@ export class AtHook {
   readonly profile = computed(() => {
     const fabric = this.fabric();
     const size = this.current.stitch();
-    return fabric && size && fabric.stitchCount > 0 ? this.shapes.profile(fabric, size) : null;
+    return fabric && size && fabric.stitchCount > 0 ? this.shapes.profile(fabric, size, this.current.stretch()) : null;
   });
 
   readonly position = computed(() => {

@@ -18,6 +18,7 @@ import { AtHook } from './at-hook';
           [part]="of.part"
           [copy]="of.copy"
           [stitch]="of.stitch"
+          [stretch]="stretch()"
           [plush]="plush()"
           [eyeMm]="of.done ? null : eyeMm()"
           [upright]="of.done ? true : null"
@@ -55,6 +56,7 @@ export class ShapeSoFar {
     const round = this.hook.round();
     return this.shown()?.done ? `${piece} after ${this.hook.counted()!.rounds[round - 1]!.label}` : piece;
   });
+  protected readonly stretch = this.current.stretch;
   protected readonly eyeMm = computed(() => statedKit(this.current.count().pattern).eyeMm);
   protected readonly plush = computed(() => isPlush(this.current.make()?.yarnWeight ?? 0));
 }

@@ -12,6 +12,8 @@ export interface FigureQuestion {
   readonly copy: number;
   /** Height over width of a stitch. */
   readonly ratio: number;
+  /** Share by which stuffing stretches it. */
+  readonly stretch: number;
   /** Whether it stands on its start; null as its largest piece is usually seen. */
   readonly upright: boolean | null;
 }

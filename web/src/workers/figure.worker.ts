@@ -26,7 +26,7 @@ addEventListener('message', ({ data }: MessageEvent<FigureRequest>) => {
 });
 
 function begin(question: FigureQuestion): void {
-  const { slot, parts, part, copy, ratio } = question;
+  const { slot, parts, part, copy, ratio, stretch } = question;
   tasks.delete(slot);
   try {
     const figure = figureFabric({ parts });
@@ -37,7 +37,7 @@ function begin(question: FigureQuestion): void {
     }
     const before = lay.get(slot);
     const warm = before?.part === part ? { before: { net: before.body.net, positions: before.body.relaxation.positions } } : {};
-    const body = bodyToRelax(figure, at, ratio, warm);
+    const body = bodyToRelax(figure, at, ratio, { firmness: stretch, ...warm });
     lay.set(slot, { part, body });
     tasks.set(slot, { question, body, shown: performance.now() });
     if (!running) schedule();

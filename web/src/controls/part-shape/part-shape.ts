@@ -1,7 +1,7 @@
 import { Component, computed, effect, inject, input, output, signal, untracked, viewChild } from '@angular/core';
 import type { PartCount } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { isFlatLie, lieOf, type BodyPiece, type BodyShape } from '@lemniscus/core/shape';
+import { FIRM, isFlatLie, lieOf, type BodyPiece, type BodyShape } from '@lemniscus/core/shape';
 import { LengthUnits } from '../../data/device/length-units';
 import { Figures } from '../../data/follows/figures';
 import { Figure } from '../../drawing/figure/figure';
@@ -30,6 +30,8 @@ export class PartShape {
   readonly part = input.required<number>();
   readonly copy = input(0);
   readonly stitch = input.required<StitchSize>();
+  /** Share by which stuffing stretches it. */
+  readonly stretch = input(FIRM);
   readonly plush = input(false);
   readonly eyeMm = input<number | null>(null);
   /** Whether it stands on its start; as the part is usually seen where it is null. */
@@ -82,7 +84,8 @@ export class PartShape {
       const [parts, part, copy] = [this.parts(), this.part(), this.copy()];
       const ratio = this.stitch().height / this.stitch().width;
       const upright = this.upright();
-      if (parts[part]) untracked(() => this.look.ask({ parts, part, copy, ratio, upright }));
+      const stretch = this.stretch();
+      if (parts[part]) untracked(() => this.look.ask({ parts, part, copy, ratio, stretch, upright }));
     });
     effect((onCleanup) => {
       if (!this.state().going) {

@@ -114,7 +114,7 @@ export class Gathering {
     const parts: MadePart[] = [];
     for (const [index, { counted, fabric }] of this.pieces.parts().entries()) {
       if (fabric.stitchCount === 0) continue;
-      const profile = this.shapes.profile(fabric, size);
+      const profile = this.shapes.profile(fabric, size, this.current.stretch());
       if (!profile) return null;
       parts.push({
         index,

@@ -13,7 +13,11 @@ class SlowWorker extends EventTarget {
     this.questions.push(question);
   }
   answer(question: ShapeQuestion): void {
-    const data: ShapeAnswer = { key: question.key, profile: unitProfile(outlineOf(question.fabric), question.ratio), last: true };
+    const data: ShapeAnswer = {
+      key: question.key,
+      profile: unitProfile(outlineOf(question.fabric), question.ratio, question.stretch),
+      last: true,
+    };
     this.dispatchEvent(new MessageEvent('message', { data }));
   }
 }

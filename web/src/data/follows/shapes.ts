@@ -1,8 +1,8 @@
 import { Injectable, signal, type WritableSignal } from '@angular/core';
 import { shapeKey, type Fabric } from '@lemniscus/core/fabric';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { outlineOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
-import type { ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
+import { FIRM, outlineOf, scaleProfile, type Outline, type Profile } from '@lemniscus/core/shape';
+import type { FitAnswer, FitQuestion, ShapeAnswer, ShapeQuestion } from '../../workers/shape-messages';
 
 /** Most shapes kept; the oldest go first. */
 const KEPT = 400;
@@ -18,24 +18,43 @@ export class Shapes {
   private readonly known = new Map<string, WritableSignal<Profile | null>>();
   /** Those that wait for their answer; they get it, however many are asked for meanwhile. */
   private readonly asked = new Map<string, WritableSignal<Profile | null>>();
+  private readonly fits = new Map<string, (read: FitAnswer['read']) => void>();
   /** Why shapes cannot be worked out; null when they can. */
   readonly trouble = signal<string | null>(null);
   private readonly outlines = new WeakMap<Fabric, Outline>();
   private readonly keys = new WeakMap<Fabric, string>();
 
   constructor() {
-    this.worker.addEventListener('message', ({ data: { key, profile, last } }: MessageEvent<ShapeAnswer>) => {
-      this.asked.get(key)?.set(profile);
-      if (last) this.asked.delete(key);
+    this.worker.addEventListener('message', ({ data }: MessageEvent<ShapeAnswer | FitAnswer>) => {
+      if ('fit' in data) {
+        this.fits.get(data.fit)?.(data.read);
+        this.fits.delete(data.fit);
+        return;
+      }
+      this.asked.get(data.key)?.set(data.profile);
+      if (data.last) this.asked.delete(data.key);
     });
     this.worker.addEventListener('error', ({ message }) =>
       this.trouble.set(`Shapes and sizes cannot be worked out: ${message || 'the worker did not start'}. Reload the page.`),
     );
   }
 
-  /** The profile of a part in stitches of this size, mm; null until it is worked out. Reads signals. */
-  profile(fabric: Fabric, size: StitchSize): Profile | null {
-    const unit = this.unit(fabric, size.height / size.width)();
+  /** What a measured part says of its stitch and its stuffing. */
+  fit(question: Omit<FitQuestion, 'fit'>): Promise<FitAnswer['read']> {
+    const fit = crypto.randomUUID();
+    return new Promise((resolve) => {
+      this.fits.set(fit, resolve);
+      const asked: FitQuestion = { ...question, fit };
+      this.worker.postMessage(asked);
+    });
+  }
+
+  /**
+   * The profile of a part in stitches of this size, mm; null until it is worked out. Reads signals.
+   * @param stretch share by which this maker's stuffing stretches it
+   */
+  profile(fabric: Fabric, size: StitchSize, stretch = FIRM): Profile | null {
+    const unit = this.unit(fabric, size.height / size.width, stretch)();
     return unit && scaleProfile(unit, size.width);
   }
 
@@ -51,8 +70,8 @@ export class Shapes {
     return key;
   }
 
-  private unit(fabric: Fabric, ratio: number): WritableSignal<Profile | null> {
-    const key = `${ratio.toFixed(4)} ${this.keyOf(fabric)}`;
+  private unit(fabric: Fabric, ratio: number, stretch: number): WritableSignal<Profile | null> {
+    const key = `${ratio.toFixed(4)} ${stretch.toFixed(4)} ${this.keyOf(fabric)}`;
     const known = this.known.get(key);
     if (known) return known;
     const profile = signal<Profile | null>(null);
@@ -62,7 +81,7 @@ export class Shapes {
       if (this.known.size <= KEPT) break;
       this.known.delete(oldest);
     }
-    const question: ShapeQuestion = { key, fabric, ratio };
+    const question: ShapeQuestion = { key, fabric, ratio, stretch };
     this.worker.postMessage(question);
     return profile;
   }

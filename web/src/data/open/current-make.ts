@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { handGauge } from '@lemniscus/core/supply';
+import { FIRM } from '@lemniscus/core/shape';
+import { handGauge, handStretch } from '@lemniscus/core/supply';
 import {
   catchError,
   debounceTime,
@@ -60,6 +61,11 @@ export class CurrentMake {
     return make ? handGauge(make, make.kit.hand, this.measurements.items()) : null;
   });
   readonly stitch = computed(() => this.gauge()?.stitch ?? null, { equal: sameStitch });
+  /** Share by which this maker's stuffing stretches a part. */
+  readonly stretch = computed(() => {
+    const make = this.make();
+    return make ? handStretch(make, this.measurements.items()) : FIRM;
+  });
 
   constructor() {
     this.id$
