@@ -8,6 +8,7 @@ import { productionBuild } from './production-build.js';
 import { readPattern } from './read-pattern.js';
 import { relaxShape } from './relax-shape.js';
 import { tapToPaint } from './tap-to-paint.js';
+import { turnFigure } from './turn-figure.js';
 
 const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'production-build': productionBuild,
@@ -18,6 +19,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'first-load': firstLoad,
   'drag-slider': dragSlider,
   'tap-to-paint': tapToPaint,
+  'turn-figure': turnFigure,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

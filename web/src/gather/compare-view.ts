@@ -21,6 +21,9 @@ import { Gathering } from '../data/follows/gathering';
 import { LengthUnits } from '../data/device/length-units';
 import { Measurements } from '../data/owned/measurements';
 import { Shapes } from '../data/follows/shapes';
+import { isPlush } from '../controls/part-shape/figure-paint';
+import { RoundPair } from './round-pair';
+import { SetSeen } from './set-seen';
 import { Silhouette } from '../drawing/silhouette';
 
 const BOX = { width: 520, height: 240 };
@@ -40,7 +43,7 @@ interface Side {
 /** Two choices of yarn and hook side by side. */
 @Component({
   selector: 'lem-compare-view',
-  imports: [NzButtonModule, Select, Silhouette],
+  imports: [NzButtonModule, RoundPair, Select, Silhouette],
   templateUrl: './compare-view.html',
   styleUrl: './compare-view.css',
 })
@@ -51,6 +54,15 @@ export class CompareView {
   private readonly measurements = inject(Measurements);
   private readonly shapes = inject(Shapes);
   protected readonly lengths = inject(LengthUnits);
+  protected readonly seen = inject(SetSeen).seen;
+  protected readonly stretch = this.current.stretch;
+  protected readonly counted = computed(() => this.current.count().parts);
+  protected readonly stitches = computed(() => [this.here().gauge.stitch, this.there().gauge.stitch] as const, {
+    equal: (a, b) => a.every((size, i) => size.width === b[i]!.width && size.height === b[i]!.height),
+  });
+  protected readonly plush = computed(
+    () => [isPlush(this.gathering.make().yarnWeight), isPlush(this.other().yarnWeight)] as const,
+  );
 
   protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
   protected readonly hooks = HOOKS.map((mm) => ({ value: mm, label: `${mm} mm` }));
@@ -73,10 +85,10 @@ export class CompareView {
   /** Every part with its size either way; null while shapes are worked out. */
   protected readonly parts = computed(() => {
     const [here, there] = this.sides();
-    const parts = this.gathering.situation().parts.map(({ key, name, fabric }) => {
+    const parts = this.gathering.situation().parts.map(({ key, name, fabric, index }) => {
       const one = this.shapes.profile(fabric, here.gauge.stitch, this.current.stretch());
       const two = this.shapes.profile(fabric, there.gauge.stitch, this.current.stretch());
-      return one && two ? { key, name, fabric, one, two, sizes: [measure(one), measure(two)] as const } : null;
+      return one && two ? { key, name, fabric, index, one, two, sizes: [measure(one), measure(two)] as const } : null;
     });
     return parts.some((part) => part === null) ? null : parts.filter((part) => part !== null);
   });
@@ -94,6 +106,7 @@ export class CompareView {
     const common = { colours: roundColours(largest.fabric), upright: standsOnStart(largest.fabric), scale };
     return {
       name: largest.name,
+      index: largest.index,
       ...common,
       pieces: [
         { profile: largest.one, x: 20 + (one.diameter * scale) / 2 },

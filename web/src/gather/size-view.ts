@@ -1,6 +1,5 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import * as z from 'zod';
 import type { Units } from '@lemniscus/core/gauge';
 import { Choice } from '../controls/choice';
 import { CurrentMake } from '../data/open/current-make';
@@ -8,18 +7,15 @@ import { Gathering } from '../data/follows/gathering';
 import { LengthUnits } from '../data/device/length-units';
 import type { MadePart } from '../data/follows/made-part';
 import { isPlush } from '../controls/part-shape/figure-paint';
-import { keep, recall } from '../data/device/local';
 import { HandOpening } from './hand-opening';
 import { RoundSet } from './round-set';
 import { OpeningChart } from './opening-chart';
+import { SetSeen } from './set-seen';
 import { SizeChart } from './size-chart';
 import { StandingSet } from './standing-set';
 import { WantedSize } from './wanted-size';
 
 type Panel = 'opening' | 'hooks' | 'wanted';
-const Seen = z.enum(['round', 'side']);
-type Seen = z.infer<typeof Seen>;
-const SEEN_KEY = 'set seen';
 
 /** How big everything becomes: the set at true scale, each part's sizes, and what another hook or yarn would make of it. */
 @Component({
@@ -39,11 +35,7 @@ export class SizeView {
     { label: 'I want it so big', value: 'wanted' },
   ];
   protected readonly panel = signal<Panel>('opening');
-  protected readonly sides: readonly { readonly label: string; readonly value: Seen }[] = [
-    { label: 'In the round', value: 'round' },
-    { label: 'From the side', value: 'side' },
-  ];
-  protected readonly seen = signal<Seen>(Seen.catch('round').parse(recall(SEEN_KEY)));
+  protected readonly set = inject(SetSeen);
   protected readonly stitch = this.current.stitch;
   protected readonly stretch = this.current.stretch;
   protected readonly counted = computed(() => this.current.count().parts);
@@ -84,11 +76,6 @@ export class SizeView {
       height: Math.max(...part.profile.z.slice(0, index + 1)),
     };
   });
-
-  protected look(seen: Seen): void {
-    this.seen.set(seen);
-    keep(SEEN_KEY, seen);
-  }
 
   protected choose(index: number): void {
     this.chosenIndex.set(index);

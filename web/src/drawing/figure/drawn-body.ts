@@ -36,17 +36,20 @@ export class DrawnBody {
   private readonly shape: BodyShape;
   private readonly painted: readonly Color[];
 
-  constructor({ shape, paint, x, eyes }: FigureBody) {
+  constructor({ shape, paint, x, eyes, scale = 1 }: FigureBody) {
     this.shape = shape;
     this.painted = paint.colours.map(litColour);
     this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial());
     // Seen from afar the shadow of the surface is that of its stitches, and it is cast every time the light moves.
     this.lining.castShadow = true;
+    // Drawn first it hides the stitches of the far side, which then cost nothing.
+    this.lining.renderOrder = -1;
     this.figure.scale.x = paint.mirrored ? -1 : 1;
     this.figure.add(this.lining);
     this.addStitches(paint.look);
     for (const eye of eyes) this.figure.add(eyeOf(eye));
     this.group.position.x = x;
+    this.group.scale.setScalar(scale);
     this.group.add(this.figure, shadeUnder(shape));
     this.mark({ lit: new Set(), wrong: new Set() });
   }
@@ -61,6 +64,21 @@ export class DrawnBody {
         mesh.setColorAt(instance, colour);
       }
       if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
+    }
+  }
+
+  /** Height above the table, in the unit of the scene. */
+  get height(): number {
+    return this.group.scale.y * this.shape.size[1];
+  }
+
+  /** Puts the place of each node in the scene into `at`, and calls. */
+  eachPoint(at: Vector3, call: () => void): void {
+    const { positions } = this.shape;
+    for (let i = 0; i < positions.length; i += 3) {
+      at.set(positions[i]!, positions[i + 1]!, positions[i + 2]);
+      this.group.localToWorld(at);
+      call();
     }
   }
 

@@ -23,6 +23,8 @@ export interface FigureBody {
   readonly shape: BodyShape;
   readonly paint: FigurePaint;
   readonly x: number;
+  /** How many times as large as the others' unit its stitches are; 1 where it is left out. */
+  readonly scale?: number;
   readonly eyes: readonly FigureEye[];
 }
 

@@ -29,6 +29,9 @@ const APART = 26;
     :host {
       display: block;
     }
+    svg {
+      display: block;
+    }
     line {
       stroke: var(--faint);
       stroke-width: 1;

@@ -18,7 +18,7 @@ import { DrawnBody } from './drawn-body';
 import type { FigureBody, FigureMarks, Picked } from './figure-body';
 import type { FigureView } from './figure-view';
 
-const FOV = 28;
+const FOV = 16;
 
 /** Figures on the worktable, drawn with WebGL. Throws where there is none. */
 export class FigureScene {
@@ -36,6 +36,8 @@ export class FigureScene {
   private level = 1;
   /** Share of the width that the figure may take. */
   private free = 1;
+  /** Share of the height that the figures may take. */
+  private high = 1;
 
   constructor(private readonly host: HTMLElement) {
     this.renderer = new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
@@ -53,15 +55,16 @@ export class FigureScene {
     this.scene.add(this.key, this.key.target, this.sky, this.rim, this.table);
   }
 
-  /** Takes the size of its host, and leaves `left` pixels of it free. */
-  fit(left: number): void {
+  /** Takes the size of its host, and leaves `left` and `below` pixels of it free. */
+  fit(left: number, below: number): void {
     const { clientWidth, clientHeight } = this.host;
     if (clientWidth === 0 || clientHeight === 0) return;
     this.renderer.setPixelRatio(Math.min(2, devicePixelRatio));
     this.renderer.setSize(clientWidth, clientHeight);
     this.camera.aspect = clientWidth / clientHeight;
     this.free = Math.max(0.3, (clientWidth - left) / clientWidth);
-    this.camera.setViewOffset(clientWidth, clientHeight, -left / 2, 0, clientWidth, clientHeight);
+    this.high = Math.max(0.3, (clientHeight - below) / clientHeight);
+    this.camera.setViewOffset(clientWidth, clientHeight, -left / 2, below / 2, clientWidth, clientHeight);
   }
 
   /** Puts bodies on the table, in place of those that stood there. */
@@ -85,6 +88,7 @@ export class FigureScene {
    */
   draw(view: FigureView, coarse = false): void {
     const several = this.bodies.length > 1;
+    this.renderer.shadowMap.autoUpdate = !coarse;
     for (const body of this.bodies) {
       body.setCoarse(coarse);
       body.group.rotation.y = several ? -view.turn : 0;
@@ -99,14 +103,22 @@ export class FigureScene {
     this.renderer.render(this.scene, this.camera);
   }
 
-  /** Pixels of the host that a stitch width takes at the figure's middle. */
-  pixelsPerUnit(view: FigureView): number {
-    return this.host.clientHeight / (2 * Math.tan((FOV * Math.PI) / 360) * this.distance(view));
-  }
-
-  /** Height of the figure's middle above its foot, stitch widths. */
-  get middleHeight(): number {
-    return this.middle;
+  /** From where to where the tallest body was seen when it was drawn last, pixels of the host from its top. */
+  span(): { readonly top: number; readonly bottom: number } | null {
+    const tallest = this.bodies.reduce<DrawnBody | null>(
+      (most, body) => (most && most.height >= body.height ? most : body),
+      null,
+    );
+    if (!tallest) return null;
+    const at = new Vector3();
+    let [low, high] = [Infinity, -Infinity];
+    tallest.eachPoint(at, () => {
+      const y = at.project(this.camera).y;
+      if (y < low) low = y;
+      if (y > high) high = y;
+    });
+    const pixels = (y: number): number => ((1 - y) / 2) * this.host.clientHeight;
+    return { top: pixels(high), bottom: pixels(low) };
   }
 
   /** The stitch seen at a place of the host, or null. */
@@ -149,8 +161,8 @@ export class FigureScene {
 
   /** As near as lets it all be seen: its height upwards, its reach to either side. */
   private distance({ near }: FigureView): number {
-    const fits = this.reach * Math.max(this.level, 1 / (this.camera.aspect * this.free));
-    return (1.22 * fits) / Math.tan((FOV * Math.PI) / 360) / near;
+    const fits = this.reach * Math.max(this.level / this.high, 1 / (this.camera.aspect * this.free));
+    return (1.12 * fits) / Math.tan((FOV * Math.PI) / 360) / near;
   }
 
   /** Light comes over the left shoulder of whoever looks, wherever they stand. */
@@ -173,9 +185,9 @@ export class FigureScene {
 
   private setOnTable(bodies: readonly FigureBody[]): void {
     let [high, wide] = [0, 0];
-    for (const { shape, x } of bodies) {
-      high = Math.max(high, shape.size[1]);
-      wide = Math.max(wide, Math.abs(x) + reachOf(shape));
+    for (const { shape, x, scale = 1 } of bodies) {
+      high = Math.max(high, scale * shape.size[1]);
+      wide = Math.max(wide, Math.abs(x) + scale * reachOf(shape));
     }
     this.middle = high / 2;
     this.reach = Math.max(2, high / 2, wide);

@@ -5,7 +5,7 @@ export interface FigureView {
   readonly near: number;
 }
 
-export const FRONT: FigureView = { turn: 0.1, tip: 0.1, near: 1 };
+export const FRONT: FigureView = { turn: 0.1, tip: 0.07, near: 1 };
 const SIDES: Readonly<Record<string, FigureView>> = {
   f: { turn: 0, tip: 0, near: 1 },
   s: { turn: Math.PI / 2, tip: 0, near: 1 },

@@ -21,12 +21,17 @@ import { flatFigure } from './flat-figure';
 
 /** A frame that takes longer than this while it is turned makes it coarse until it stands still, ms. */
 const SLOW_FRAME = 90;
+/** So long after it is let go it is drawn finely again, ms. */
+const STILL_MS = 150;
+/** Tipped further than this, radians, heights can no longer be read off. */
+const LEVEL = 0.35;
 /** Turned by so many radians for each pixel it is dragged. */
 const PER_PIXEL = 0.011;
 /** Moved less than this a press is a click, pixels. */
 const CLICK = 5;
-/** Left free for the ruler, pixels. */
+/** Left free for the ruler and for names, pixels. */
 const RULER = 84;
+const NAMES = 44;
 
 /**
  * A figure on the worktable in the round: every stitch as it will sit. Turned by dragging, the wheel, two fingers and keys.
@@ -63,6 +68,8 @@ export class Figure {
   protected readonly places = signal<readonly (readonly [number, number])[]>([]);
   private frame = 0;
   private lastFrame = 0;
+  /** Frames since a finger or the pointer began to turn it. */
+  private turnedFrames = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
   private readonly pointers = new Map<number, { x: number; y: number }>();
   private moved = 0;
@@ -74,24 +81,24 @@ export class Figure {
   ] as const;
 
   protected readonly heightMm = computed(() => {
-    return Math.max(0, ...this.bodies().map(({ shape }) => shape.size[1])) * this.mmPerUnit();
+    return Math.max(0, ...this.bodies().map(({ shape, scale = 1 }) => scale * shape.size[1])) * this.mmPerUnit();
   });
-  protected readonly pixelsPerMm = computed(() => {
-    const { height } = this.size();
-    this.bodies();
-    const scene = this.scene();
-    if (!scene || height === 0) return 0;
-    return scene.pixelsPerUnit(this.view()) / this.mmPerUnit();
-  });
-  /** Where the ruler's foot stands, pixels below the middle; only a level look can be measured. */
-  protected readonly rulerFoot = computed(() => {
-    const scene = this.scene();
-    const level = Math.abs(this.view().tip) < 0.35 && this.pixelsPerMm() > 0;
-    return scene && level ? this.size().height / 2 + scene.middleHeight * this.mmPerUnit() * this.pixelsPerMm() : null;
+  /** Where the tallest body is seen, pixels of the stage from its top. */
+  private readonly span = signal<{ readonly top: number; readonly bottom: number } | null>(null);
+  /** The ruler stands beside it, from its foot up; only what is looked at from the level can be measured. */
+  protected readonly rule = computed(() => {
+    const span = this.span();
+    const level = Math.abs(this.view().tip) < LEVEL;
+    if (!this.ruler() || !span || !level || this.heightMm() === 0) return null;
+    return { foot: span.bottom, pixelsPerMm: (span.bottom - span.top) / this.heightMm() };
   });
   protected readonly facets = computed(() =>
     this.trouble() === 'no WebGL'
-      ? this.bodies().map(({ shape, paint, x }) => ({ x, facets: flatFigure(shape, paint.colours, this.view()) }))
+      ? this.bodies().map(({ shape, paint, x, scale = 1 }) => ({
+          x,
+          scale,
+          facets: flatFigure(shape, paint.colours, this.view()),
+        }))
       : [],
   );
   protected readonly paper = computed(() => {
@@ -134,7 +141,7 @@ export class Figure {
   private async begin(destroy: DestroyRef): Promise<void> {
     const host = this.stage().nativeElement;
     const watch = new ResizeObserver(() => {
-      this.scene()?.fit(this.ruler() ? RULER : 0);
+      this.fit();
       this.size.set({ width: host.clientWidth, height: host.clientHeight });
     });
     destroy.onDestroy(() => {
@@ -147,13 +154,17 @@ export class Figure {
       const { FigureScene } = await import('./figure-scene');
       if (destroy.destroyed) return;
       const scene = new FigureScene(host);
-      scene.fit(this.ruler() ? RULER : 0);
       this.trouble.set('none');
       this.scene.set(scene);
+      this.fit();
     } catch {
       this.trouble.set('no WebGL');
     }
     watch.observe(host);
+  }
+
+  private fit(): void {
+    this.scene()?.fit(this.ruler() ? RULER : 0, this.names().length > 0 ? NAMES : 0);
   }
 
   private markAll(scene: FigureScene): void {
@@ -166,9 +177,10 @@ export class Figure {
       const took = now - this.lastFrame;
       this.lastFrame = now;
       this.scene()?.draw(this.view(), this.coarse());
+      this.span.set(this.scene()?.span() ?? null);
       this.placeNames();
       // While it is turned, frames follow one another: how long one takes shows what the device can do.
-      if (this.pointers.size > 0 && took > SLOW_FRAME && took < 1_000) this.goCoarse();
+      if (this.pointers.size > 0 && ++this.turnedFrames > 1 && took > SLOW_FRAME) this.coarse.set(true);
     });
   }
 
@@ -178,12 +190,6 @@ export class Figure {
     const names = this.names();
     if (!scene || names.length === 0) return;
     this.places.set(this.bodies().map(({ x }) => scene.seen(x, 0)));
-  }
-
-  private goCoarse(): void {
-    this.coarse.set(true);
-    clearTimeout(this.still);
-    this.still = setTimeout(() => this.coarse.set(false), 250);
   }
 
   protected key(event: KeyboardEvent): void {
@@ -203,6 +209,8 @@ export class Figure {
     this.stage().nativeElement.setPointerCapture(event.pointerId);
     this.pointers.set(event.pointerId, { x: event.clientX, y: event.clientY });
     this.moved = 0;
+    this.turnedFrames = 0;
+    clearTimeout(this.still);
   }
 
   protected drag(event: PointerEvent): void {
@@ -214,7 +222,6 @@ export class Figure {
     this.pointers.set(event.pointerId, { x: event.clientX, y: event.clientY });
     if (this.pointers.size === 2 && before > 0) this.view.update((view) => nearer(view, this.spread() / before));
     else if (this.moved > CLICK) this.view.update((view) => turned(view, -dx * PER_PIXEL, dy * PER_PIXEL));
-    if (this.coarse()) this.goCoarse();
   }
 
   /** How far two fingers are apart; 0 where there are not two. */
@@ -225,6 +232,7 @@ export class Figure {
 
   protected release(event: PointerEvent): void {
     const one = this.pointers.delete(event.pointerId) && this.pointers.size === 0;
+    if (one && this.coarse()) this.still = setTimeout(() => this.coarse.set(false), STILL_MS);
     if (!one || this.moved > CLICK || event.type === 'pointercancel') return;
     const picked = this.pickedAt(event.clientX, event.clientY);
     if (picked) this.picked.emit(picked);
@@ -261,5 +269,8 @@ export class Figure {
 
 /** Half the width that all bodies take, and a little. */
 function widest(bodies: readonly FigureBody[]): number {
-  return 1.15 * Math.max(1, ...bodies.map(({ shape, x }) => Math.abs(x) + Math.hypot(shape.size[0], shape.size[2]) / 2));
+  return (
+    1.15 *
+    Math.max(1, ...bodies.map(({ shape, x, scale = 1 }) => Math.abs(x) + (scale * Math.hypot(shape.size[0], shape.size[2])) / 2))
+  );
 }
