@@ -3,16 +3,18 @@ import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf, roundLengths } from '../fabric/index.js';
 import { estimateStitch } from '../gauge/index.js';
 import { gatesOf, read } from '../notation/index.js';
-import { measure, plainOutline, unitProfile } from '../shape/index.js';
+import { FIRM, measure, plainOutline, unitProfile } from '../shape/index.js';
 import {
   cautionOf,
   EYE_OVER_HEAD,
   eyeAdvice,
   EYES_APART,
   fillingOf,
+  handStretch,
   statedKit,
   stuffingBelief,
   stuffingSaid,
+  swatchOf,
   tailSaid,
   thingsSaid,
   type Measurement,
@@ -134,5 +136,49 @@ describe('cautions', () => {
     // 16 CFR 1501, recalled: the small-parts cylinder is 31.7 mm across.
     expect(cautionOf('eyes', true)).toContain('31.7 mm');
     expect(cautionOf('giving', true)).toContain('local toy-safety law');
+  });
+});
+
+describe('how firmly a maker stuffs', () => {
+  const made = { yarnWeight: 4, hookMm: 3.5 } as const;
+  const measured = (id: string, more: object): Measurement => ({
+    id,
+    takenAt: 1,
+    ...made,
+    kind: 'part',
+    part: 'Head',
+    widthMm: 60,
+    heightMm: null,
+    stitchWidth: 5,
+    stitchHeight: null,
+    spread: 0.05,
+    ...more,
+  });
+  const swatch = (id: string, takenAt: number, more: object = {}): Measurement => ({
+    id,
+    takenAt,
+    ...made,
+    kind: 'swatch',
+    stitches: 20,
+    widthMm: 100,
+    rounds: 20,
+    heightMm: 96,
+    ...more,
+  });
+
+  it('is as usual until a part told, then as parts of this yarn and hook told, else as any did', () => {
+    expect(handStretch(made, [])).toBe(FIRM);
+    expect(handStretch(made, [measured('a', {})])).toBe(FIRM);
+    const other = measured('b', { hookMm: 5, stretch: 0.05 });
+    expect(handStretch(made, [other])).toBe(0.05);
+    expect(handStretch(made, [other, measured('c', { stretch: 0.01 }), measured('d', { stretch: 0.02 })])).toBeCloseTo(0.015, 9);
+  });
+
+  it('is told by the last swatch of this yarn and hook that was measured both ways', () => {
+    expect(swatchOf(made, [])).toBeNull();
+    expect(swatchOf(made, [swatch('a', 1, { hookMm: 5 }), swatch('b', 2, { rounds: null, heightMm: null })])).toBeNull();
+    const found = swatchOf(made, [swatch('a', 1), swatch('b', 3, { stitches: 18 }), swatch('c', 2)]);
+    expect(found!.width).toBeCloseTo(100 / 18, 9);
+    expect(found!.height).toBeCloseTo(96 / 20, 9);
   });
 });
