@@ -24,7 +24,7 @@ test.describe('with the network gone', () => {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     // The worker has fetched all of the application, and what the server said last, once it answers this page.
     await page.reload();
-    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 }).toBe(true);
     await page.reload();
     await expectCount(page, 4, 12);
 

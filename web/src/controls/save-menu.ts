@@ -25,6 +25,11 @@ let menus = 0;
       font-weight: 600;
       cursor: pointer;
     }
+    @media (pointer: coarse), (max-width: 1080px) {
+      .open {
+        min-height: 44px;
+      }
+    }
     .open:disabled {
       color: var(--faint);
       cursor: default;

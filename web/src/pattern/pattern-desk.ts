@@ -75,6 +75,8 @@ export class PatternDesk {
   readonly stitch = input<StitchSize | null>(null);
   readonly yarnWeight = input<number | null>(null);
   readonly stretch = input(FIRM);
+  /** Share by which widths may be out with them. */
+  readonly spread = input<number | null>(null);
   readonly hint = input('');
   readonly textChange = output<string>();
 

@@ -13,6 +13,7 @@ import { PatternDesk } from './pattern-desk';
     [stitch]="current.stitch()"
     [yarnWeight]="current.make()!.yarnWeight"
     [stretch]="current.stretch()"
+    [spread]="current.gauge()?.spread?.width ?? null"
     (textChange)="current.type($event)"
   />`,
   styles: `

@@ -33,6 +33,8 @@ export class ShapeView {
   readonly yarnWeight = input<number | null>(null);
   /** Share by which the maker's stuffing stretches a part. */
   readonly stretch = input(FIRM);
+  /** Share by which widths may be out with the make's yarn and hook; null where there is no make yet. */
+  readonly spread = input<number | null>(null);
   readonly goTo = output<number>();
   readonly edit = output<readonly TextEdit[]>();
 
@@ -75,6 +77,11 @@ export class ShapeView {
     return counted ? staggerPart(counted, text, { terms: count.pattern.terms, form: 'short' }) : [];
   });
   protected readonly canStagger = computed(() => this.staggered().length > 0);
+  protected readonly sure = computed(() => {
+    const spread = this.spread();
+    const out = spread === null ? 'about right' : `right give or take ${Math.round(100 * spread)} %`;
+    return `A model of stuffed fabric: sizes are ${out}, yarn has the last word. Click a stitch to find its line; the thread marks where rounds begin.`;
+  });
   protected readonly comparing = linkedSignal<SettledReading, boolean>({ source: this.reading, computation: () => false });
   protected readonly after = computed(() => {
     if (!this.comparing()) return null;

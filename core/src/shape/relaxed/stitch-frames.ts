@@ -25,6 +25,8 @@ export interface StitchFrames {
   readonly loop: Uint8Array;
   /** 1 where nothing is worked on its top: the edge of an open rim. */
   readonly edge: Uint8Array;
+  /** 1 for the first stitch of a round. */
+  readonly starts: Uint8Array;
   /** Index in `colours`. */
   readonly colour: Uint16Array;
   readonly colours: readonly string[];
@@ -46,6 +48,7 @@ export function stitchFrames(net: FabricNet, x: ArrayLike<number>, width: number
     change: new Uint8Array(count),
     loop: new Uint8Array(count),
     edge: new Uint8Array(count),
+    starts: new Uint8Array(count),
     colour: new Uint16Array(count),
     colours,
     frames: new Float32Array(FRAME * count),
@@ -64,6 +67,7 @@ export function stitchFrames(net: FabricNet, x: ArrayLike<number>, width: number
       out.change[at] = CHANGES.indexOf(changes[row]!);
       out.loop[at] = fabric.loop[row]!;
       out.edge[at] = tops[row]! ? 0 : 1;
+      out.starts[at] = fabric.roundStart[fabric.round[row]!] === row ? 1 : 0;
       out.colour[at] = own[fabric.colour[row]!]!;
       out.frames.set(frameOf(piece, row, feet[piece.first + row]!, x, normals, width), FRAME * at);
     }

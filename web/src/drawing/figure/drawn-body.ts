@@ -4,6 +4,7 @@ import { CHANGES, FRAME, type BodyShape } from '@lemniscus/core/shape';
 import {
   BufferAttribute,
   BufferGeometry,
+  CatmullRomCurve3,
   CircleGeometry,
   Color,
   Group,
@@ -12,8 +13,10 @@ import {
   Mesh,
   MeshBasicMaterial,
   MeshPhysicalMaterial,
+  MeshStandardMaterial,
   SphereGeometry,
   TorusGeometry,
+  TubeGeometry,
   Vector3,
 } from 'three';
 import type { FigureBody, FigureEye, FigureMarks } from './figure-body';
@@ -48,6 +51,7 @@ export class DrawnBody {
     this.figure.add(this.lining);
     this.addStitches(paint.look);
     for (const eye of eyes) this.figure.add(eyeOf(eye));
+    this.figure.add(...markerThreads(shape));
     this.group.position.x = x;
     this.group.scale.setScalar(scale);
     this.group.add(this.figure, shadeUnder(shape));
@@ -121,6 +125,28 @@ function liningOf({ positions, normals, triangles, stitches }: BodyShape, painte
   geometry.setAttribute('color', new BufferAttribute(nodeColours(positions.length / 3, triangles, stitches, painted), 3));
   geometry.setIndex(new BufferAttribute(new Uint32Array(triangles), 1));
   return geometry;
+}
+
+/** A round's start is followed up the piece by a thread laid over it, as makers lay one in for a marker. */
+const THREAD = new Color('#2f6fd0');
+const THREAD_RADIUS = 0.085;
+const OVER_STITCHES = 0.42;
+
+function markerThreads({ stitches, positions, normals }: BodyShape): Mesh[] {
+  const ways = new Map<number, Vector3[]>();
+  for (let i = 0; i < stitches.count; i++) {
+    if (!stitches.starts[i]) continue;
+    const k = 3 * stitches.node[i]!;
+    const point = (of: Float32Array): Vector3 => new Vector3(of[k], of[k + 1], of[k + 2]);
+    const piece = stitches.piece[i]!;
+    ways.set(piece, [...(ways.get(piece) ?? []), point(positions).addScaledVector(point(normals), OVER_STITCHES)]);
+  }
+  const material = new MeshStandardMaterial({ color: THREAD, roughness: 0.8 });
+  return [...ways.values()].flatMap((points) =>
+    points.length < 3
+      ? []
+      : [new Mesh(new TubeGeometry(new CatmullRomCurve3(points), 3 * points.length, THREAD_RADIUS, 6), material)],
+  );
 }
 
 /** An eye half sunk into the fabric, seated on it with a rim. */
