@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './app.js';
+import { launchOptions } from './chromium.js';
 import { dial, dialog, editor, openStage, paste, press, putDemo, putMake, stage } from './pages.js';
 
 const BUOY =
@@ -25,7 +26,7 @@ async function download(page: Page, kind: string): Promise<Buffer> {
   return readFile(await file.path());
 }
 
-test.use({ fresh: true, inTheRound: true });
+test.use({ fresh: true, inTheRound: true, launchOptions: launchOptions(true) });
 
 test('a stitch clicked on the shape finds its line, and a changed count changes the shape', async ({ app, page }) => {
   await openStage(page, app, await putMake(page, app, BUOY), 'pattern');

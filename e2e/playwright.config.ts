@@ -1,12 +1,6 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { VIEWPORT } from './app.js';
-
-const chromium = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/chromium.json'), 'utf8')) as {
-  paths: string[];
-  args: string[];
-};
+import { launchOptions } from './chromium.js';
 
 export default defineConfig({
   testDir: '.',
@@ -22,7 +16,7 @@ export default defineConfig({
     // It would fetch the whole application anew in every test; the test of working offline lets it.
     serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: chromium.paths.find((path) => existsSync(path))!, args: chromium.args },
+    launchOptions: launchOptions(),
     screenshot: 'only-on-failure',
   },
 });

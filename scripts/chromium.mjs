@@ -15,6 +15,8 @@ export function chromiumPath() {
 }
 
 export const CHROMIUM_ARGS = SETTINGS.args;
+/** With these it draws WebGL without a graphics chip; everything else takes longer then. */
+export const WEBGL_ARGS = SETTINGS.webgl;
 
 async function apt(...args) {
   const child = spawn('apt-get', args, {

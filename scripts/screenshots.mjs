@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { buildPackages, buildWeb } from './build.mjs';
-import { CHROMIUM_ARGS, chromiumPath, ensureChromium } from './chromium.mjs';
+import { CHROMIUM_ARGS, chromiumPath, ensureChromium, WEBGL_ARGS } from './chromium.mjs';
 import { ensureInstalled, root } from './install.mjs';
 
 ensureInstalled();
@@ -21,7 +21,7 @@ const server = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--ho
 });
 const [line] = await once(server.stdout, 'data');
 const url = /http:\S+/.exec(String(line))[0];
-const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_ARGS, ...WEBGL_ARGS] });
 
 async function open(options = {}) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce', ...options });

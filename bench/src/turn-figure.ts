@@ -38,7 +38,7 @@ function turn(page: Page, selector: string): Promise<number[]> {
 export async function turnFigure(root: string): Promise<Result[]> {
   const demo = await openDemo(root);
   const ours = await demo.serve(join(root, 'web/dist/browser'));
-  const browser = await openChromium(root);
+  const browser = await openChromium(root, true);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await bare.setContent(
