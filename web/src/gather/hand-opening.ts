@@ -1,7 +1,8 @@
-import { Component, computed, input } from '@angular/core';
+import { Component, computed, inject, input } from '@angular/core';
+import { HandSize } from '../data/device/hand-size';
 
-/** A hand with its fingers together around some stuffing, mm: what an opening has to let through (common practice: 35 to 40). */
-const HAND_MM = 38;
+/** Width of the hand as it is drawn, mm: that of the usual one. */
+const DRAWN_MM = 38;
 /** Two fingers. */
 const FINGERS_MM = 20;
 const VIEW = { width: 150, height: 112 };
@@ -13,7 +14,7 @@ const VIEW = { width: 150, height: 112 };
     <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="words()">
       <g [attr.transform]="'translate(' + view.width / 2 + ' ' + view.height / 2 + ') scale(' + scale() + ')'">
         <circle class="opening" [class.tight]="fits() !== 'a hand'" [attr.r]="opening() / 2" />
-        <g class="hand" [class.out]="fits() === 'a stick'">
+        <g class="hand" [attr.transform]="handScale()" [class.out]="fits() === 'a stick'">
           <!-- Knuckles of four fingers, and the thumb laid against them. -->
           <path
             d="M-18 4C-19 -4 -15 -9 -10 -8C-9 -12 -3 -13 -1 -9C1 -13 7 -12 8 -8C13 -10 18 -5 17 1C19 8 12 12 5 11C-3 14 -15 13 -18 4Z"
@@ -68,10 +69,13 @@ export class HandOpening {
   /** Across, mm. */
   readonly opening = input.required<number>();
 
+  /** The maker's own, as it is set at the hook. */
+  private readonly hand = inject(HandSize).mm;
   protected readonly view = VIEW;
-  protected readonly scale = computed(() => (VIEW.height - 8) / Math.max(HAND_MM + 6, this.opening()));
+  protected readonly handScale = computed(() => `scale(${this.hand() / DRAWN_MM})`);
+  protected readonly scale = computed(() => (VIEW.height - 8) / Math.max(this.hand() + 6, this.opening()));
   protected readonly fits = computed(() =>
-    this.opening() >= HAND_MM ? 'a hand' : this.opening() >= FINGERS_MM ? 'two fingers' : 'a stick',
+    this.opening() >= this.hand() ? 'a hand' : this.opening() >= FINGERS_MM ? 'two fingers' : 'a stick',
   );
   protected readonly words = computed(() => (this.fits() === 'a hand' ? 'A hand goes in' : `Only ${this.fits()} will go in`));
 }

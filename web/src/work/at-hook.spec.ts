@@ -15,6 +15,7 @@ import { PiecePlans } from '../data/open/piece-plans';
 import { Gathering } from '../data/follows/gathering';
 import { Live } from '../data/server/live';
 import { MakeApi } from '../data/server/make-api';
+import { HandSize } from '../data/device/hand-size';
 import { MakerHand } from '../data/device/maker-hand';
 import { Measurements } from '../data/owned/measurements';
 import { KeptAnswers } from '../data/sync/kept-answers';
@@ -87,6 +88,7 @@ function atHook(text = TEXT): Window {
     PiecePlans,
     AtHook,
     Due,
+    HandSize,
     Pace,
     Pieces,
   ];

@@ -2,14 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { timelyOf, type Timely } from '@lemniscus/core/making';
 import { isFlatLie, openings } from '@lemniscus/core/shape';
 import { stuffingSaid } from '@lemniscus/core/supply';
-import * as z from 'zod';
-import { keep, recall } from '../data/device/local';
+import { HandSize } from '../data/device/hand-size';
 import { Shapes } from '../data/follows/shapes';
 import { AtHook } from './at-hook';
-
-/** What a hand with stuffing needs, mm (common practice: 35 to 40). */
-const HAND_MM = 38;
-const HAND_KEY = 'hand-opening';
 
 /** What of the piece at the hook has its time: what is to be done now, before it is too late. */
 @Injectable()
@@ -17,9 +12,9 @@ export class Due {
   private readonly hook = inject(AtHook);
   private readonly shapes = inject(Shapes);
 
-  private readonly opening = signal(z.number().min(10).max(120).catch(HAND_MM).parse(recall(HAND_KEY)));
+  private readonly hand = inject(HandSize);
   /** The opening a hand needs, as the maker says; mm. */
-  readonly handMm = this.opening.asReadonly();
+  readonly handMm = this.hand.mm;
 
   /** Ids of what was done, or is not for this maker. */
   readonly settled = computed(() => this.hook.said().flatMap((event) => (event.kind === 'settled' ? [event.gate] : [])), {
@@ -57,8 +52,7 @@ export class Due {
   }
 
   setHand(mm: number): void {
-    this.opening.set(mm);
-    keep(HAND_KEY, mm);
+    this.hand.change(mm);
   }
 
   private putOffKey({ id, near }: Timely): string {
