@@ -33,6 +33,12 @@ export const PatternDocument = z
         }),
       )
       .max(1_000),
+    makingUp: z
+      .array(Words)
+      .optional()
+      .describe(
+        'How the pieces are put together, a line each, such as “Wing 1: on Body, R12 to R18, a quarter round left of the front”.',
+      ),
   })
   .describe('A crochet pattern, round by round.') satisfies z.ZodType<CoreDocument>;
 export type PatternDocument = z.infer<typeof PatternDocument>;

@@ -23,6 +23,11 @@ const DEMO_KIT: Readonly<Record<string, DemoKit>> = {
     hookMm: 3.5,
     yarns: { black: 'Boathouse black', white: 'Boathouse white', orange: 'Boathouse orange', yellow: 'Boathouse yellow' },
   },
+  'jelly-pilot.md': {
+    yarnWeight: 4,
+    hookMm: 3.5,
+    yarns: { white: 'Boathouse white', navy: 'Slipway navy', red: 'Boathouse red' },
+  },
   'lamp-keeper.md': { yarnWeight: 4, hookMm: 3.5, yarns: { navy: 'Slipway navy', black: 'Boathouse black' } },
   'rowing-boat.md': { yarnWeight: 4, hookMm: 3.5, yarns: {} },
   'seal-pup.md': { yarnWeight: 4, hookMm: 3.5, yarns: { grey: 'Boathouse grey' } },

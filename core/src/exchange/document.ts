@@ -1,5 +1,5 @@
 import type { PatternCount } from '../fabric/index.js';
-import { printInstruction, printLabel, remarksAfter, type Note, type Terms } from '../notation/index.js';
+import { MAKING_UP_HEADING, printInstruction, printLabel, remarksAfter, type Note, type Terms } from '../notation/index.js';
 
 /** A pattern for other programs: what each round says and makes, and the text it was read from. */
 export interface PatternDocument {
@@ -12,6 +12,8 @@ export interface PatternDocument {
   /** Words before the first part. */
   readonly notes?: readonly string[] | undefined;
   readonly parts: readonly DocumentPart[];
+  /** How the pieces are put together, line by line. */
+  readonly makingUp?: readonly string[] | undefined;
 }
 
 export interface DocumentPart {
@@ -60,6 +62,7 @@ export function toDocument(text: string, { pattern, parts }: PatternCount): Patt
       })),
       after: textsOf(part.notes.filter((note) => note.before >= part.lines.length)),
     })),
+    makingUp: pattern.makingUp.map(({ text: line }) => line),
   };
 }
 
@@ -74,6 +77,8 @@ export function documentText(document: PatternDocument): string {
     ]);
     return [heading, ...rounds, ...(part.after ?? [])].join('\n');
   });
+  const { makingUp = [] } = document;
+  const last = makingUp.length === 0 ? [] : [[`## ${MAKING_UP_HEADING}`, ...makingUp].join('\n')];
   const head = [`# ${document.title}`, `${document.terms} terms`, ...(document.notes ?? [])].join('\n');
-  return [head, ...parts].join('\n\n') + '\n';
+  return [head, ...parts, ...last].join('\n\n') + '\n';
 }

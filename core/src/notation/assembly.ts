@@ -5,7 +5,7 @@ import type { ReadingDiagnostic } from './diagnostic.js';
 import { factsIn } from './facts.js';
 import { type HeadingLine } from './layout/heading.js';
 import { type Label } from './layout/label.js';
-import type { RoundText } from './layout/line.js';
+import type { RoundText, Words } from './layout/line.js';
 import { addLine, checkGaps, checkNumber, numberedOn, type Numbered, type Numbers } from './numbering.js';
 import { checkCopies, checkedRange } from './line-checks.js';
 import type { Foundation, Note } from './pattern.js';
@@ -35,10 +35,18 @@ export interface DraftPart {
   readonly notes: Note[];
 }
 
+/** A line of the making-up, read when all parts are known. */
+export interface DraftMaking {
+  readonly tokens: readonly Token[];
+  readonly span: Span;
+}
+
 export interface Draft {
   readonly title: string;
   readonly parts: readonly DraftPart[];
   readonly notes: readonly Note[];
+  readonly makingUp: readonly DraftMaking[];
+  readonly makingUpHeading: Span | null;
 }
 
 export interface Heading {
@@ -68,6 +76,10 @@ export interface Assembly {
   foundation: Placed<Foundation> | null;
   readonly parts: DraftPart[];
   readonly notes: Note[];
+  readonly makingUp: DraftMaking[];
+  makingUpHeading: Span | null;
+  /** The heading over lines that say how the pieces are put together; null outside them. */
+  makesUp: HeadingLine | Words | null;
   full: boolean;
   /** The numbers of the line before in the part at hand. */
   numbers: Numbers | null;
@@ -173,7 +185,7 @@ function newContext(all: Assembly, first: boolean): RoundContext {
 /** Keeps words as a note; those that sound like work are told. */
 export function keepNote(all: Assembly, span: Span, tokens: readonly Token[]): void {
   const text = all.text.slice(span.from, span.to);
-  all.waiting.push({ text, facts: factsIn(text), before: 0, span });
+  all.waiting.push({ text, facts: factsIn(text), placing: null, before: 0, span });
   const said = tokens.length > 0 ? saysWork(tokens) : null;
   if (!said) return;
   const label = said === 'label' ? printLabelOf(tokens) : null;
@@ -338,7 +350,9 @@ export function closePart(all: Assembly): void {
   const before = all.part.lines.length;
   // Words after the last round stay with the part they follow; a heading among them has already been taken out.
   all.part.notes.push(...all.waiting.map((note) => ({ ...note, before })));
-  all.part.notes.push(...all.settings.map(({ span }) => ({ text: all.text.slice(span.from, span.to), facts: [], before, span })));
+  all.part.notes.push(
+    ...all.settings.map(({ span }) => ({ text: all.text.slice(span.from, span.to), facts: [], placing: null, before, span })),
+  );
   all.waiting = [];
   all.settings = [];
   all.parts.push(all.part);

@@ -1,7 +1,8 @@
 import { copiesAlone, type HeadingLine } from './layout/heading.js';
 import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
-import { closePart, keepNote, takeHeading, takeRound, type Assembly, type Draft } from './assembly.js';
+import { closePart, keepNote, kindsOf, takeHeading, takeRound, tried, type Assembly, type Draft } from './assembly.js';
+import { opensMakingUp } from './making-up/section.js';
 import { chainPart, chainRow, setting, takeInline, unlabelledRound } from './unlabelled.js';
 
 /** Most typing slips of one text whose meaning is looked up. */
@@ -25,6 +26,9 @@ export function draftOf(
     foundation: null,
     parts: [],
     notes: [],
+    makingUp: [],
+    makingUpHeading: null,
+    makesUp: null,
     full: false,
     numbers: null,
     gaps: new Set(),
@@ -41,7 +45,13 @@ export function draftOf(
   if (!all.part) all.title ??= all.heading?.name ?? null;
   closePart(all);
   if (all.parts.length === 0) all.notes.push(...all.waiting);
-  return { title: all.title ?? all.parts[0]?.name ?? '', parts: all.parts, notes: all.notes };
+  return {
+    title: all.title ?? all.parts[0]?.name ?? '',
+    parts: all.parts,
+    notes: all.notes,
+    makingUp: all.makingUp,
+    makingUpHeading: all.makingUpHeading,
+  };
 }
 
 /** For each line the next one that is not blank. */
@@ -58,10 +68,49 @@ function nextLines(lines: readonly Line[]): (Line | undefined)[] {
 }
 
 function takeLine(all: Assembly, line: Line, apart: boolean, next: Line | undefined): void {
+  if (makesUp(all, line, next)) return;
   if (line.is === 'round') {
     if (!chainRow(all, line, next)) takeRound(all, line);
   } else if (line.is === 'heading') takeHeadingLine(all, line, apart, next);
   else if (line.is === 'words') takeWords(all, line, next);
+}
+
+/**
+ * Whether a line belongs to the making-up: from its heading on, until a marked heading, a round, or a heading over a round.
+ * Before the first round there is nothing to put together.
+ */
+function makesUp(all: Assembly, line: Line, next: Line | undefined): boolean {
+  if (line.is === 'blank' || line.is === 'terms') return false;
+  if (line.is !== 'round' && all.part && opensMakingUp(line.tokens)) {
+    if (all.heading) keepNote(all, all.heading.span, []);
+    all.heading = null;
+    all.makesUp = line;
+    all.makingUpHeading ??= line.span;
+    return true;
+  }
+  if (!all.makesUp) return false;
+  const goesOn =
+    line.is === 'heading'
+      ? line.mark !== 'marked' && next?.is !== 'round' && !worksHere(all, line)
+      : line.is === 'words' && !worksHere(all, line);
+  if (goesOn && line.is !== 'round') all.makingUp.push({ tokens: line.tokens, span: line.span });
+  else endMakingUp(all);
+  return goesOn;
+}
+
+const worksHere = (all: Assembly, { tokens }: Words | HeadingLine): boolean => {
+  const { starts, works, total } = kindsOf(tried(all, tokens, true).reading);
+  return works && (starts || total);
+};
+
+/** A heading of the making-up with nothing but rounds under it was the name of a part: "Joining". */
+function endMakingUp(all: Assembly): void {
+  const heading = all.makesUp;
+  all.makesUp = null;
+  const empty = heading && (all.makingUp.at(-1)?.span.from ?? -1) < heading.span.from;
+  if (!empty) return;
+  if (all.makingUpHeading?.from === heading.span.from) all.makingUpHeading = null;
+  if (heading.is === 'heading') takeHeading(all, heading, true);
 }
 
 function takeHeadingLine(all: Assembly, line: HeadingLine, apart: boolean, next: Line | undefined): void {

@@ -1,4 +1,5 @@
 import type { Fact } from './facts.js';
+import type { MakingLine, Placing } from './making-up/placing.js';
 import type { Span } from './span.js';
 import type { Loop, StitchName, Terms } from './stitch.js';
 
@@ -188,6 +189,8 @@ export interface Note {
   readonly text: string;
   /** What its words say. */
   readonly facts: readonly Fact[];
+  /** Where its words place something; null where they do not. */
+  readonly placing: Placing | null;
   readonly before: number;
   readonly span: Span;
 }
@@ -210,4 +213,8 @@ export interface Pattern {
   readonly parts: readonly Part[];
   /** Words before the first part. */
   readonly notes: readonly Note[];
+  /** How the pieces are put together, line by line. */
+  readonly makingUp: readonly MakingLine[];
+  /** Where the heading over it stands; null where there is none. */
+  readonly makingUpHeading: Span | null;
 }

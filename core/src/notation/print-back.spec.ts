@@ -187,7 +187,7 @@ describe('the printed form', () => {
         copiesSaid,
         heading: span,
         lines: [one, ...lines],
-        notes: note ? [{ text: note, before: 1, span, facts: [] }] : [],
+        notes: note ? [{ text: note, before: 1, span, facts: [], placing: null }] : [],
         span,
       };
     });
@@ -195,7 +195,9 @@ describe('the printed form', () => {
     title: fc.constantFrom('Harbour puffin', 'Buoy'),
     terms: fc.constantFrom('US' as const, 'UK' as const),
     parts: fc.array(part, { minLength: 1, maxLength: 3 }),
-    notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span, facts: [] }]),
+    makingUp: fc.constant([]),
+    makingUpHeading: fc.constant(null),
+    notes: fc.constant([{ text: 'Made for a windowsill.', before: 0, span, facts: [], placing: null }]),
   });
 
   const PLACES = new Set(['span', 'label', 'heading', 'places', 'settings', 'facts']);

@@ -1,3 +1,5 @@
+import { printMaking } from './making-up/print-placing.js';
+import { MAKING_UP_HEADING } from './making-up/section.js';
 import { loopsIn, middleOf, works } from './items.js';
 import type { Chain, Cluster, Foundation, Item, Part, PartRef, Pattern, RoundLine, Spur, Start, Times, Work } from './pattern.js';
 import { STITCHES, type Loop, type StitchName, type Terms } from './stitch.js';
@@ -26,7 +28,9 @@ const LOOP_WORDS: Readonly<Record<Exclude<Loop, 'both'>, Readonly<Record<Form, s
 export function print(pattern: Pattern, terms: Terms = pattern.terms, form: Form = 'short'): string {
   const style = { terms, form };
   const head = [`# ${pattern.title}`, `${terms} terms`, ...pattern.notes.map((note) => note.text)];
-  return [head.join('\n'), ...pattern.parts.map((part) => printPart(part, style))].join('\n\n') + '\n';
+  const makingUp = pattern.makingUp.map((line) => printMaking(line, form));
+  const last = makingUp.length === 0 ? [] : [[`## ${MAKING_UP_HEADING}`, ...makingUp].join('\n')];
+  return [head.join('\n'), ...pattern.parts.map((part) => printPart(part, style)), ...last].join('\n\n') + '\n';
 }
 
 function printPart(part: Part, style: PrintStyle): string {

@@ -5,6 +5,7 @@ import { draftOf } from './draft.js';
 import { guessTerms } from './guess-terms.js';
 import { layOut } from './layout/layout.js';
 import type { Line } from './layout/line.js';
+import { readMakingUp, withPlacings } from './making-up/read-making-up.js';
 import type { Pattern } from './pattern.js';
 import { settleParts } from './settle-parts.js';
 import { longestPhrase, vocabularyOf } from './vocabulary.js';
@@ -35,7 +36,14 @@ export function read(text: string): Reading {
   const parts = settleParts(draft, terms, report);
   if (parts.length === 0) report({ code: 'no-rounds', severity: 'error', span: { from: 0, to: 0 } });
   return {
-    pattern: { title: draft.title, terms, parts, notes: draft.notes },
+    pattern: {
+      title: draft.title,
+      terms,
+      parts: withPlacings(parts),
+      notes: draft.notes,
+      makingUp: readMakingUp(kept, draft.makingUp, parts),
+      makingUpHeading: draft.makingUpHeading,
+    },
     diagnostics: capped(diagnostics.sort((a, b) => a.span.from - b.span.from)),
   };
 }

@@ -1,4 +1,5 @@
 import type { ReadingDiagnostic, TextEdit } from './diagnostic.js';
+import { printMaking } from './making-up/print-placing.js';
 import type { Item, Pattern, RoundLine } from './pattern.js';
 import { printRoundLine, type PrintStyle } from './print.js';
 import { placesIn } from './span.js';
@@ -28,6 +29,10 @@ export function rewrite(
       const insert = printRoundLine({ ...line, items: own }, style);
       if (insert !== text.slice(from, to)) edits.push({ from, to, insert });
     }
+  }
+  for (const line of pattern.makingUp) {
+    const insert = printMaking(line, style.form);
+    if (insert !== line.text) edits.push({ from: line.span.from, to: line.span.to, insert });
   }
   return edits.sort((a, b) => a.from - b.from);
 }

@@ -18,7 +18,7 @@ function factsOf<Is extends Fact['is']>(facts: readonly Fact[], is: Is): FactOf<
 const partFacts = (part: Part): Fact[] => remarksOf(part).flatMap(({ facts }) => facts);
 
 export function statedKit(pattern: Pattern): StatedKit {
-  const facts = [...pattern.notes.flatMap((note) => note.facts), ...pattern.parts.flatMap(partFacts)];
+  const facts = [...[...pattern.notes, ...pattern.makingUp].flatMap((note) => note.facts), ...pattern.parts.flatMap(partFacts)];
   const weights = factsOf(facts, 'yarn').flatMap(({ words }) => yarnWeightIn(words) ?? []);
   return {
     yarnWeight: weights[0] ?? null,
@@ -72,7 +72,7 @@ export interface ThingSaid {
 
 /** The small things a pattern's words ask for, each once, with a length where one is named (mm). */
 export function thingsSaid(pattern: Pattern): ThingSaid[] {
-  const remarks = [...pattern.notes, ...pattern.parts.flatMap(remarksOf)];
+  const remarks = [...pattern.notes, ...pattern.parts.flatMap(remarksOf), ...pattern.makingUp];
   const all = remarks.flatMap(({ text, facts }) =>
     factsOf(facts, 'thing').map(({ thing, count, mm }) => ({ thing, count, mm, text })),
   );

@@ -1,4 +1,5 @@
 import { check } from './check-pattern.js';
+import { order, place } from './place-pattern.js';
 import { shape } from './shape-pattern.js';
 import { backup, checkData, restore } from './keep-data.js';
 
@@ -6,6 +7,8 @@ import { backup, checkData, restore } from './keep-data.js';
 const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
        lemniscus shape FILE [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
                                       what its parts become
+       lemniscus place FILE [--json]  where everything goes that it places
+       lemniscus order FILE [--json]  the steps of the make, in order
        lemniscus backup FILE          save everything as one .zip
        lemniscus restore FILE         take such a file in; twice is once
        lemniscus check-data           look whether the data is whole`;
@@ -14,6 +17,8 @@ async function run([command, ...rest]: readonly string[]): Promise<number> {
   const [file] = rest;
   if (command === 'check') return (await check(rest)) ?? misused();
   if (command === 'shape') return (await shape(rest)) ?? misused();
+  if (command === 'place') return (await place(rest)) ?? misused();
+  if (command === 'order') return (await order(rest)) ?? misused();
   if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);
   if (command === 'restore' && file !== undefined && rest.length === 1) return restore(file);
   if (command === 'check-data' && rest.length === 0) return checkData();

@@ -1,0 +1,362 @@
+import { alg, Graph } from '@dagrejs/graphlib';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { checkPattern, fabricOf, roundLength } from '../fabric/index.js';
+import { read } from '../notation/index.js';
+import { measure } from '../shape/index.js';
+import { measuredLean, UPRIGHT } from '../spacing/index.js';
+import { ballText } from '../test/solids.js';
+import {
+  alongEdge,
+  assemblyOf,
+  asWritten,
+  bestOrder,
+  booked,
+  describeProblem,
+  evenly,
+  finishingOf,
+  placesOf,
+  shortWay,
+  type Place,
+  type Places,
+  type Step,
+} from './index.js';
+
+const STITCH = { width: 5, height: 4.8 };
+const OPTIONS = { stitch: STITCH, eyeMm: 10, secondsPerStitch: 4 };
+
+const counted = (text: string) => checkPattern(read(text));
+function placed(text: string, more: Partial<Parameters<typeof placesOf>[1]> = {}): Places {
+  const count = counted(text);
+  return placesOf(count, { made: asWritten(count, STITCH), lean: UPRIGHT, hand: 'right', stitch: STITCH, eyeMm: 10, ...more });
+}
+const codes = ({ problems }: Places): string[] => problems.map(({ code }) => code);
+const one = ({ places }: Places, name: string, copy = 1): Place =>
+  places.find(({ feature, copy: own }) => feature.name === name && own === copy)!;
+
+/** A tube that stands on a flat base of back loops, `rounds` rounds of 48. */
+const TUBE = (rounds: number): string =>
+  `${ballText(48, 0).split('\n').slice(0, 9).join('\n')}\nR9: in BLO, sc around (48)\nR10-R${9 + rounds}: sc around (48)\n`;
+const LIMB = '\n## Limb (make 2)\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R6: sc around (12)\n';
+
+describe('places', () => {
+  it('lie on a tube where unrolling it says: along by rounds, round by stitches, both hands mirrored', () => {
+    const text = `${TUBE(30)}${LIMB}\n## Put together\nLimb 1: on Ball, at R24, 12 stitches left of the front\nLimb 2: on Ball, at R34, 6 stitches right of the front`;
+    const right = placed(text);
+    const [a, b] = [one(right, 'Limb 1'), one(right, 'Limb 2', 2)];
+    expect(codes(right)).toEqual([]);
+    expect(a.pins[0]!.fromFront).toBeCloseTo(-0.25, 6);
+    expect(b.pins[0]!.fromFront).toBeCloseTo(0.125, 6);
+    // Ten rounds further up, along a wall that is stretched a little where it is stuffed.
+    expect(b.pins[0]!.alongMm - a.pins[0]!.alongMm).toBeGreaterThanOrEqual(10 * STITCH.height * 0.99);
+    expect((b.pins[0]!.alongMm - a.pins[0]!.alongMm) / (10 * STITCH.height)).toBeCloseTo(1, 1);
+    const girth = 2 * Math.PI * a.wall.radius[a.first]!;
+    expect(girth / (48 * STITCH.width)).toBeCloseTo(1, 1);
+    expect(a.pins[0]!.aroundMm).toBeCloseTo(-girth / 4, 6);
+    // A left-handed maker goes the other way round: the same side seen from the front is as far the other way from the start.
+    const left = one(placed(text, { hand: 'left' }), 'Limb 1');
+    expect(left.pins[0]!.fromFront).toBeCloseTo(-0.25, 6);
+    expect(left.pins[0]!.after + a.pins[0]!.after).toBe(48);
+  });
+
+  it('lie on a ball along its arc and a chord apart', () => {
+    const { places } = placed(`${ballText(48, 12)}\nSet the eyes between R14 and R15, 11 stitches between them.\n`);
+    const [eye] = places;
+    const { wall, across, pins } = eye!;
+    const { diameter, height } = measure(wall.made.profile);
+    // Half-way up a sphere-like ball the arc is a quarter of the girth through both poles, taken between the two diameters.
+    const quarter = (Math.PI / 8) * (diameter + height);
+    expect(pins[0]!.alongMm / quarter).toBeGreaterThan(0.9);
+    expect(pins[0]!.alongMm / quarter).toBeLessThan(1.1);
+    expect(across! / (diameter * Math.sin((Math.PI * 11) / 48))).toBeCloseTo(1, 1);
+  });
+
+  it('of eyes leave the stitches between them that are asked for, the front half-way, at every lean and with either hand', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 20 }),
+        fc.integer({ min: -6, max: 6 }),
+        fc.constantFrom('left' as const, 'right' as const),
+        (between, crept, hand) => {
+          const lean = measuredLean(crept, 10, 'right', hand);
+          const text = `${TUBE(20)}Set the eyes between R20 and R21, ${between} stitches between them.\n${LIMB}\n## Put together\nLimb 1: on Ball, at R26, centred between Eyes\nLimb 2: on Ball, at R26, opposite Eyes`;
+          const all = placed(text, { lean, hand });
+          const [left, right] = [one(all, 'Eyes'), one(all, 'Eyes', 2)];
+          expect((((left.pins[0]!.after - right.pins[0]!.after) % 48) + 48) % 48).toBe(
+            left.wall.leftward > 0 ? between : 48 - between,
+          );
+          expect(left.pins[0]!.fromFront).toBeCloseTo(-right.pins[0]!.fromFront, 9);
+          expect(left.pins[0]!.fromFront).toBeLessThan(0);
+          // Whatever is centred or opposite is so within a quarter of a stitch.
+          expect(Math.abs(one(all, 'Limb 1').pins[0]!.fromFront) * 48).toBeLessThanOrEqual(0.2501);
+          expect(Math.abs(Math.abs(one(all, 'Limb 2', 2).pins[0]!.fromFront) - 0.5) * 48).toBeLessThanOrEqual(0.2501);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('of a pair are each other’s mirror image, or the difference is said', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 30 }),
+        fc.constantFrom('a third', 'a quarter', 'a sixth', '5 stitches', '8 stitches'),
+        (round, far) => {
+          const aside = far.endsWith('stitches') ? `${far} left` : `${far} round left`;
+          const text = `${TUBE(20)}R30: (6 sc, dec) x 6 (42)\nR31-R33: sc around (42)\n${LIMB}\n## Put together\nLimb 1: on Ball, at R${round}, ${aside} of the front\nLimb 2: mirrors Limb 1`;
+          const all = placed(text);
+          const [a, b] = [one(all, 'Limb 1').pins[0]!, one(all, 'Limb 2', 2).pins[0]!];
+          const differ = Math.abs(a.fromFront + b.fromFront) * one(all, 'Limb 1').wall.counts[a.round]!;
+          expect(Math.sign(a.fromFront)).toBe(-1);
+          expect(codes(all).includes('pair-differs')).toBe(differ > 0.2);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('follow a host as it was altered: two rounds more and two stitches fewer', () => {
+    const text = `${TUBE(20)}${LIMB}\n## Put together\nLimb 1: on Ball, at R24, a quarter round left of the front`;
+    const count = counted(text);
+    const altered = counted(
+      text.replace('R10-R29: sc around (48)', 'R10: 46 sc, dec (47)\nR11: 45 sc, dec (46)\nR12-R29: sc around (46)'),
+    );
+    const written = asWritten(count, STITCH);
+    const made = asWritten(altered, STITCH);
+    const [as, is] = [written, made].map((of) =>
+      one(placesOf(count, { made: of, lean: UPRIGHT, hand: 'right', stitch: STITCH, eyeMm: 10 }), 'Limb 1'),
+    );
+    expect(as!.wall.counts[23]).toBe(48);
+    expect(is!.wall.counts[23]).toBe(46);
+    // The same side of the piece: a quarter to the left, to a quarter of a stitch.
+    expect(Math.abs(is!.pins[0]!.fromFront + 0.25) * 46).toBeLessThanOrEqual(0.26);
+    expect(is!.pins[0]!.after).not.toBe(as!.pins[0]!.after);
+  });
+
+  it.each([
+    ['Limb 1: on Ball, at R40', 'no-round', 'There is no R40 on Ball: it has 29 rounds.'],
+    ['Limb 1: on Ball, R24 to R40', 'no-round', 'There is no R40 on Ball: it has 29 rounds.'],
+    [
+      'Limb 1: on Limb 2, at R3, centred between Eyes',
+      'not-placed-yet',
+      'Eyes has no place yet, and Limb 1 goes by it. Say where Eyes goes.',
+    ],
+    ['Limbs: on Limb 1, at R3', 'on-itself', 'Limb cannot go on itself.'],
+    ['Spots: 60 on Ball, at R20, evenly from the front', 'too-many', '60 do not fit over 48 stitches: at most one a stitch.'],
+    ['Spots: 3 on Ball, at R20, evenly over stitches 5 to 6', 'too-many', '3 do not fit over 2 stitches: at most one a stitch.'],
+    [
+      'Spots: 3 on Ball, at R20, evenly over stitches 40 to 60',
+      'no-stitch',
+      'There is no stitch 60 in that round of Ball: it has 48.',
+    ],
+    ['Limb 1: 1 round below Limb 2\nLimb 2: 1 round below Limb 1', 'no-host', 'Say what Limb 1 goes on, as in “on Body”.'],
+    [
+      'Limb 1: on Ball, 1 round below Limb 2\nLimb 2: on Ball, 1 round below Limb 1',
+      'places-in-a-circle',
+      'Limb 2 goes by Limb 1, and Limb 1 goes by Limb 2. Say the round of one of them.',
+    ],
+    ['Limb 1: on Ball, at R20\nLimb 1: on Ball, at R22', 'placed-twice', 'Limb 1 has a place already; this line is not used.'],
+    ['Limb 1: on Ball, at the left', 'no-height', 'Say at which round Limb 1 goes, as in “at R12”.'],
+    ['Limb 1: on Ball, at R20, at the left\nLimb 2: on Ball, at R21, at the left', 'overlaps', null],
+    [
+      'Limb 1: on Ball, at R1, at the left\nLimb 2: on Ball, at R20, tip down, after stitch 90',
+      'no-stitch',
+      'There is no stitch 90 in that round of Ball: it has 48.',
+    ],
+  ])('say what is wrong with “%s”', (lines, code, words) => {
+    const all = placed(`${TUBE(20)}${LIMB}\n## Put together\n${lines}`);
+    const problem = all.problems.find((each) => each.code === code);
+    expect(problem, codes(all).join()).toBeDefined();
+    if (words) expect(describeProblem(problem!)).toBe(words);
+    expect(problem!.span).not.toBeNull();
+  });
+
+  it('lie over all the round where a cap is sewn on, and under it nothing shows', () => {
+    const text = `${TUBE(20)}R30: (4 sc, dec) x 8 (40)\n\n## Cap\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: inc x 12 (24)\nR4: inc x 24 (48)\n${LIMB}\n## Put together\nCap: on Ball, at R24, sewn\nLimb 1: on Ball, at R27, at the left`;
+    const all = placed(text);
+    expect(one(all, 'Cap').around).toBe(true);
+    expect(codes(all)).toContain('hidden');
+  });
+});
+
+describe('spreads', () => {
+  /** The Euclidean rhythm as it is usually built: pulses and rests paired off until one remainder is left (Bjorklund 2003). */
+  function bjorklund(pulses: number, steps: number): number[] {
+    let heads = Array.from({ length: pulses }, () => [1]);
+    let tails = Array.from({ length: steps - pulses }, () => [0]);
+    while (tails.length > 1 && heads.length > 0) {
+      const pairs = Math.min(heads.length, tails.length);
+      const joined = Array.from({ length: pairs }, (_, i) => [...heads[i]!, ...tails[i]!]);
+      tails = heads.length > pairs ? heads.slice(pairs) : tails.slice(pairs);
+      heads = joined;
+    }
+    const beats = [...heads, ...tails].flat();
+    const at = beats.flatMap((beat, i) => (beat ? [i] : []));
+    return at.map((place, i) => ((at[(i + 1) % at.length]! - place + steps - 1) % steps) + 1);
+  }
+
+  it('have the gaps of the Euclidean rhythm, turned so that the wide ones lie at the back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 24 }), fc.integer({ min: 0, max: 60 }), (count, more) => {
+        const stitches = count + more;
+        const places = evenly(count, stitches);
+        const gaps = places.map((place, i) => (places[i + 1] ?? stitches) - place);
+        const rhythm = bjorklund(count, stitches);
+        const turns = gaps.map((_, turn) => [...gaps.slice(turn), ...gaps.slice(0, turn)].join());
+        expect(turns).toContain(rhythm.join());
+        if (count > 1 && stitches % count === 1) {
+          // A single wide gap lies as near to half a round from the first as any gap does.
+          const wide = gaps.indexOf(Math.max(...gaps));
+          expect(Math.abs(wide - (count - 1) / 2)).toBeLessThanOrEqual(0.5);
+        }
+      }),
+    );
+  });
+
+  it('along an edge begin and end at its ends, and mirror each other', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 20 }), fc.integer({ min: 0, max: 60 }), (count, more) => {
+        const stitches = count + more;
+        const places = alongEdge(count, stitches);
+        expect([places[0], places.at(-1)]).toEqual([0, stitches - 1]);
+        expect(new Set(places).size).toBe(count);
+        const gaps = places.slice(1).map((place, i) => place - places[i]!);
+        expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(2);
+        expect(
+          places
+            .map((place) => stitches - 1 - place)
+            .reverse()
+            .filter((place, i) => Math.abs(place - places[i]!) > 1),
+        ).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe('joins', () => {
+  it('book every stitch of a limb’s edge once, and none of the wall twice under an open edge', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 20, max: 34 }),
+        fc.integer({ min: 0, max: 47 }),
+        fc.constantFrom('sewn', 'sewn flat'),
+        (sixes, round, aside, join) => {
+          const limb = `\n## Limb\nR1: 6 sc in ring (6)\nR2: ${sixes === 1 ? 'sc around' : `(${'inc, '.repeat(1)}) x 6`.replace(', )', ')')}\n${sixes > 2 ? `R3: (${sixes > 2 ? '1 sc, inc' : 'sc'}) x 6\n` : ''}R4-R6: sc around\n`;
+          const text = `${TUBE(30)}${limb}\n## Put together\nLimb: on Ball, at R${round}, ${aside} stitches left of the front, ${join}`;
+          const count = counted(text);
+          const place = one(placed(text), 'Limb');
+          const made = asWritten(count, STITCH)(1)!;
+          const pairs = booked(place, made, STITCH);
+          const edge = roundLength(made.fabric, made.fabric.roundCount - 1);
+          expect(pairs.map((pair) => pair.edge)).toEqual(Array.from({ length: edge }, (_, i) => i));
+          const wall = pairs.map((pair) => `${pair.round} ${pair.stitch}`);
+          const most = Math.max(...wall.map((each) => wall.filter((other) => other === each).length));
+          expect(most).toBe(join === 'sewn' ? 1 : edge > 1 ? 2 : 1);
+          for (const pair of pairs) expect(pair.stitch).toBeLessThan(place.wall.counts[pair.round]!);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the order', () => {
+  const step = (id: string, waits: readonly string[]): Step => ({
+    id,
+    kind: 'work',
+    piece: { part: Number(id) % 7, copy: 1 },
+    name: id,
+    feature: null,
+    rounds: [0, 1],
+    of: 1,
+    stitches: 1,
+    colours: ['red', 'red'],
+    waits: waits.map((each) => ({ step: each, because: 'both made' })),
+    minutes: 1,
+  });
+
+  it('is a topological one, and finds a circle where graphlib does', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(14), fc.nat(14)), { maxLength: 30 }), (edges) => {
+        const graph = new Graph();
+        const steps = Array.from({ length: 15 }, (_, i) =>
+          step(`${i}`, [...new Set(edges.filter(([, to]) => to === i).map(([from]) => `${from}`))]),
+        );
+        for (const { id } of steps) graph.setNode(id);
+        for (const [from, to] of edges) graph.setEdge(`${from}`, `${to}`);
+        const { order, circle } = bestOrder(steps);
+        expect(order.length).toBe(15);
+        expect(circle.length === 0).toBe(alg.isAcyclic(graph));
+        if (circle.length === 0) {
+          const at = new Map(order.map(({ id }, i) => [id, i]));
+          for (const [from, to] of edges) expect(at.get(`${from}`)!).toBeLessThan(at.get(`${to}`)!);
+        } else {
+          const cycles = alg.findCycles(graph).map((own) => own.slice().sort().join());
+          expect(circle.every((id) => cycles.some((own) => own.split(',').includes(id)))).toBe(true);
+        }
+      }),
+    );
+  });
+
+  const order = (text: string) => assemblyOf(counted(text), OPTIONS).order;
+  const before = (text: string, first: string, then: string): void => {
+    const ids = order(text).steps.map(({ id }) => id);
+    expect(
+      ids.findIndex((id) => id.startsWith(first)),
+      `${first} in ${ids.join(', ')}`,
+    ).toBeGreaterThanOrEqual(0);
+    expect(ids.indexOf(ids.find((id) => id.startsWith(first))!)).toBeLessThan(ids.findIndex((id) => id.startsWith(then)));
+  };
+
+  it('has limbs ready before they are worked in, legs before they are joined, eyes in while it is open', () => {
+    const limb = (name: string) => `## ${name} (make 2)\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\n\n`;
+    const seal = `${limb('Flipper')}## Body\nR1: 6 sc in ring\nR2: inc x 6 (12)\nR3: 2 sc, 2 sc through flipper, 4 sc, 2 sc through flipper, 2 sc (12)\nR4-R9: sc around (12)\nSet the eyes between R4 and R5, 3 stitches between them.\nR10: dec x 6 (6)\n`;
+    before(seal, 'work flipper/1', 'work body/1 2');
+    before(seal, 'work flipper/2', 'work body/1 2');
+    before(seal, 'set eye', 'work body/1 9');
+    const keeper = `${limb('Leg')}## Body\nR1: join legs with ch 3, sc around (30)\nR2: sc around (30)\n`;
+    before(keeper, 'work leg/2', 'work body/1');
+    // The body is written first, but cannot be begun first.
+    before(
+      keeper.split('## Body')[1]!.replace(/^/, '## Body') + limb('\n## Leg').replace('## \n', ''),
+      'work leg/1',
+      'work body/1',
+    );
+  });
+
+  it('explains a piece that is missing, too few of it, and pieces that wait for one another', () => {
+    const ball = 'R1: 6 sc in ring (6)\nR2: inc x 6 (12)\n';
+    const missing = order(`## Body\n${ball}R3: 5 sc, 2 sc through fin, 5 sc (12)\n`);
+    expect(missing.problems).toMatchObject([{ code: 'missing-piece', name: 'fin', host: 'Body', round: 3 }]);
+    const few = order(`## Fin\n${ball}\n## Body\n${ball}R3: 2 sc through fin, 4 sc, 2 sc through fin, 4 sc (12)\n`);
+    expect(few.problems).toMatchObject([{ code: 'too-few-copies', name: 'Fin', copies: 1, needed: 2 }]);
+    const circle = order(`## Fin\n${ball}R3: 2 sc through arm, 10 sc (12)\n\n## Arm\n${ball}R3: 2 sc through fin, 10 sc (12)\n`);
+    expect(circle.problems.map(({ code }) => code)).toContain('circle');
+    expect(circle.steps.map(({ id }) => id)).toContain('work fin/1');
+  });
+});
+
+describe('finishing', () => {
+  const list = (text: string, sewn: boolean) => {
+    const [part] = counted(text).parts;
+    return finishingOf(part!, fabricOf(part!), sewn, STITCH.width);
+  };
+
+  it('draws shut what is closed, leaves a tail three times the seam, and keeps to what the pattern says', () => {
+    const ball = '## Ball\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nStuff firmly.\nR3: dec x 6 (6)\n';
+    expect(list(ball, false).map((each) => each.do)).toEqual(['top up', 'cut', 'draw shut', 'hide the ends']);
+    const tube = '## Tube\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: inc x 12 (24)\nR4-R8: sc around (24)\nStuff lightly.\n';
+    // 24 stitches of 5 mm, three times, and 15 cm to knot and hide.
+    expect(list(tube, true)).toContainEqual({ do: 'leave a tail', mm: 510, said: false });
+    expect(list(`${tube}Fasten off and leave 25 cm of yarn for sewing.\n`, true)).toContainEqual({
+      do: 'leave a tail',
+      mm: 250,
+      said: true,
+    });
+  });
+});
+
+it('turns are taken the short way', () => {
+  expect([0.75, -0.75, 1.1, 0.5].map((turn) => Number(shortWay(turn).toFixed(9)))).toEqual([-0.25, 0.25, 0.1, 0.5]);
+});

@@ -1,0 +1,14 @@
+export { booked, type Booked } from './booking.js';
+export { alongEdge, evenly } from './evenly.js';
+export { featuresNamed, featuresOf, type Feature, type Features, type Said } from './feature.js';
+export { finishingOf, finishWords, type Finish } from './finishing.js';
+export { fitProblems, overlapOf } from './fit.js';
+export { orderOf, type Because, type Order, type OrderProblem, type PieceAt, type Step, type Wait } from './order.js';
+export type { Pin, Place, Places } from './place.js';
+export { keyOf, placesOf, type PlaceOptions } from './placer.js';
+export { describeProblem, type Problem } from './problem.js';
+export { bestOrder } from './schedule.js';
+export { numberOfRound, roundNumbered, shortWay, stitchesAt, turnsAfter, wallOf, type MadePiece, type Wall } from './wall.js';
+export { asWritten } from './as-written.js';
+export { assemblyOf, orderReport, placeReport, roundOf, type PlaceReport, type StepReport } from './assembly-report.js';
+export { describeOrderProblem, holeWords, pairWords, pinWords, placeWords, stepTitle } from './step-words.js';
