@@ -33,7 +33,7 @@ const WEB_ORDER = [
   ['data/follows'],
   ['drawing'],
   ['controls'],
-  ['shelf', 'make', 'pattern', 'gather', 'work', 'basket', 'devices'],
+  ['shelf', 'make', 'pattern', 'gather', 'work', 'assemble', 'basket', 'devices'],
   ['app'],
 ];
 

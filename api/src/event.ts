@@ -48,7 +48,16 @@ export const Event = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('became'), as: common.piece }),
   z.object({ ...common, kind: z.literal('altered'), changes: z.array(Alteration).min(1).max(100).readonly(), ...follows }),
   z.object({ ...common, kind: z.literal('remarked'), line: Index, nth: Index, text: Words, ...follows }),
-  z.object({ ...common, kind: z.literal('settled'), gate: Words, how: z.enum(['done', 'not']) }),
+  z.object({ ...common, kind: z.literal('settled'), gate: Words, how: z.enum(['done', 'not', 'later']) }),
+  z.object({
+    ...common,
+    kind: z.literal('placed'),
+    feature: z.string().min(1).max(200),
+    copy: z.int().min(1).max(1_000),
+    round: Index,
+    after: Index,
+    inside: z.boolean(),
+  }),
   z.object({ ...common, kind: z.literal('stuffed'), grams: z.number().min(0).max(100_000) }),
 ]) satisfies z.ZodType<MakerEvent>;
 

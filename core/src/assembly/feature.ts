@@ -50,31 +50,39 @@ const MARKS = /^(?:mouth|smile|nose|snout|cheeks?|lash(?:es)?|brows?|eyebrows?|f
 export function featuresOf({ pattern, parts }: PatternCount): Features {
   const problems: Problem[] = [];
   const list: Feature[] = [];
-  const add = (placing: Placing, said: Said, span: Span): void => {
-    const feature = featureOf(placing, said, span, parts);
-    if (list.some(({ id }) => id === feature.id)) {
-      problems.push({ code: 'placed-twice', severity: 'warning', feature: feature.id, name: feature.name, span });
-      return;
-    }
-    list.push(feature);
+  const add = (feature: Feature): void => {
+    const { id, name, span } = feature;
+    if (list.some((other) => other.id === id))
+      problems.push({ code: 'placed-twice', severity: 'warning', feature: id, name, span });
+    else list.push(feature);
   };
-  pattern.parts.forEach((part, index) => {
-    const gate = gatesOf(part).find(({ kind, rounds }) => kind === 'eyes' && rounds !== null);
-    if (gate?.rounds) list.push(eyesOfGate(index, part.name, gate.rounds, gate.apart, gate.span));
-    part.notes.forEach(({ placing, span, facts }, note) => {
-      if (placing && !facts.some(({ is }) => is === 'eyes')) add(placing, { is: 'note', part: index, note }, span);
-    });
-  });
-  list.push(...workedIn(parts));
-  pattern.makingUp.forEach(({ placing, span }, line) => {
-    if (placing) add(placing, { is: 'making-up', line }, span);
-  });
+  const made = pattern.makingUp.flatMap(({ placing, span }, line) =>
+    placing ? [featureOf(placing, { is: 'making-up', line }, span, parts)] : [],
+  );
+  // Words of the making-up go before those elsewhere.
+  const elsewhere = [...saidInParts(pattern.parts, parts), ...workedIn(parts)];
+  for (const feature of elsewhere) if (!made.some(({ id }) => id === feature.id)) add(feature);
+  made.forEach(add);
   for (const { placing, span, text } of pattern.makingUp) if (placing) problems.push(...unknownNames(placing, span, text, list));
   const own = list.map((feature) => withoutOthersCopies(feature, list));
   return {
     list: own.map((feature) => (feature.host ? feature : { ...feature, host: hostBy(feature, own, new Set()) })),
     problems,
   };
+}
+
+/** Eyes and other things that the notes of parts place. */
+function saidInParts(all: PatternCount['pattern']['parts'], parts: PatternCount['parts']): Feature[] {
+  return all.flatMap((part, index) => {
+    const gate = gatesOf(part).find(({ kind, rounds }) => kind === 'eyes' && rounds !== null);
+    const eyes = gate?.rounds ? [eyesOfGate(index, part.name, gate.rounds, gate.apart, gate.span)] : [];
+    const notes = part.notes.flatMap(({ placing, span, facts }, note) =>
+      placing && !facts.some(({ is }) => is === 'eyes')
+        ? [featureOf(placing, { is: 'note', part: index, note }, span, parts)]
+        : [],
+    );
+    return [...eyes, ...notes];
+  });
 }
 
 function featureOf(placing: Placing, said: Said, span: Span, parts: PatternCount['parts']): Feature {

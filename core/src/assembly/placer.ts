@@ -18,6 +18,15 @@ export interface PlaceOptions {
   readonly stitch: StitchSize;
   /** Diameter of the eyes, mm. */
   readonly eyeMm: number;
+  /** Where the maker put a copy of a feature, if not where the pattern says. */
+  readonly put?: (feature: Feature, copy: number) => PutElsewhere | null;
+}
+
+/** By the number of the round: in the hole behind so many stitches from its start, or in the stitch after them. */
+export interface PutElsewhere {
+  readonly round: number;
+  readonly after: number;
+  readonly inside: boolean;
 }
 
 /** Where everything goes that a pattern places, for each copy as it was really made. */
@@ -65,10 +74,44 @@ class Placer {
     if (known) return known;
     if (this.asking.has(feature)) return [];
     this.asking.add(feature);
-    const placed = this.place(feature);
+    const placed = this.asPut(this.place(feature));
     this.asking.delete(feature);
     this.done.set(feature, placed);
     return placed;
+  }
+
+  /** What was put elsewhere is there; the other of its pair follows, unless it was put somewhere too. */
+  private asPut(places: readonly Place[]): readonly Place[] {
+    const { put } = this.options;
+    if (!put || places.length === 0) return places;
+    const own = places.map((place) => {
+      const at = put(place.feature, place.copy);
+      const round = at ? roundNumbered(place.wall, at.round) : -1;
+      return at && round >= 0 && !place.around ? this.placedAt(place, round, at) : null;
+    });
+    if (own.every((each) => each === null)) return places;
+    const [one, two] = own;
+    if (places.length === 2 && (one === null) !== (two === null)) {
+      const given = (one ?? two)!;
+      return places.map((place, i) => own[i] ?? this.opposite(place, given));
+    }
+    return places.map((place, i) => own[i] ?? place);
+  }
+
+  private placedAt(place: Place, round: number, { after, inside }: PutElsewhere): Place {
+    const most = place.wall.counts.length - 1;
+    const heights = { first: round, last: Math.min(most, round + place.last - place.first), gap: place.gap };
+    const turns = turnsAfter(place.wall, round, after + (inside ? 0.5 : 0));
+    return {
+      ...this.at(place.feature, place.copy, place.host, place.wall, heights, { turns, in: inside }),
+      across: place.across,
+    };
+  }
+
+  private opposite(place: Place, other: Place): Place {
+    const front = this.frontOf(place.host, place.wall, other);
+    const column = { turns: 2 * front - other.pins[0]!.turns, in: null };
+    return { ...this.at(place.feature, place.copy, place.host, place.wall, other, column), across: place.across };
   }
 
   private place(feature: Feature): readonly Place[] {

@@ -51,8 +51,20 @@ export type MakerEvent = { readonly id: string; readonly piece: string; readonly
   | ({ readonly kind: 'altered'; readonly changes: readonly Alteration[] } & Follows)
   /** A remark on a round of the pattern; an empty one takes it away. */
   | ({ readonly kind: 'remarked'; readonly line: number; readonly nth: number; readonly text: string } & Follows)
-  /** Something to be done in time was done, or is not for this maker. */
-  | { readonly kind: 'settled'; readonly gate: string; readonly how: 'done' | 'not' }
+  /** Something to be done in time was done, is not for this maker, or, of a step of putting together, waits for later. */
+  | { readonly kind: 'settled'; readonly gate: string; readonly how: 'done' | 'not' | 'later' }
+  /**
+   * A feature was put there, and not where the pattern says: by the number of the round, in the hole behind so many
+   * stitches from its start, or in the stitch after them.
+   */
+  | {
+      readonly kind: 'placed';
+      readonly feature: string;
+      readonly copy: number;
+      readonly round: number;
+      readonly after: number;
+      readonly inside: boolean;
+    }
   /** Grams of stuffing the piece took. */
   | { readonly kind: 'stuffed'; readonly grams: number }
 );

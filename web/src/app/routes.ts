@@ -29,6 +29,7 @@ export const routes: Routes = [
           { path: 'compare', loadComponent: () => import('../gather/compare-view').then((m) => m.CompareView) },
         ],
       },
+      { path: 'assemble', loadComponent: () => import('../assemble/assemble-stage').then((m) => m.AssembleStage) },
       { path: 'work', loadComponent: () => import('../work/work-stage').then((m) => m.WorkStage) },
     ],
   },

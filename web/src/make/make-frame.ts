@@ -8,6 +8,7 @@ import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { MakerLog } from '../data/open/maker-log';
 import { PiecePlans } from '../data/open/piece-plans';
+import { Assembling } from '../data/follows/assembling';
 import { Gathering } from '../data/follows/gathering';
 import { Shapes } from '../data/follows/shapes';
 import { Sender } from '../data/sync/sender';
@@ -19,7 +20,7 @@ import { SetAside } from '../controls/set-aside';
 @Component({
   selector: 'lem-make-frame',
   imports: [EmptyState, HookIcon, Icon, PageHeader, RouterLink, RouterLinkActive, RouterOutlet, SetAside],
-  providers: [MakeDraft, MakerLog, CurrentMake, PiecePlans, Gathering],
+  providers: [MakeDraft, MakerLog, CurrentMake, PiecePlans, Gathering, Assembling],
   templateUrl: './make-frame.html',
   styleUrl: './make-frame.css',
 })

@@ -19,6 +19,7 @@ import {
   TubeGeometry,
   Vector3,
 } from 'three';
+import type { Stance } from '@lemniscus/core/assembly';
 import type { FigureBody, FigureEye, FigureMarks } from './figure-body';
 import { COARSE, FINE, stitchForm, type StitchForm } from './stitch-forms';
 import { liningMaterial, litColour, yarnMaterial, type YarnLook } from './yarn-material';
@@ -39,22 +40,24 @@ export class DrawnBody {
   private readonly shape: BodyShape;
   private readonly painted: readonly Color[];
 
-  constructor({ shape, paint, x, eyes, scale = 1 }: FigureBody) {
+  constructor({ shape, paint, x, eyes, scale = 1, stance, ghost = false }: FigureBody) {
     this.shape = shape;
     this.painted = paint.colours.map(litColour);
-    this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial());
+    this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial(ghost));
     // Seen from afar the shadow of the surface is that of its stitches, and it is cast every time the light moves.
     this.lining.castShadow = true;
     // Drawn first it hides the stitches of the far side, which then cost nothing.
     this.lining.renderOrder = -1;
     this.figure.scale.x = paint.mirrored ? -1 : 1;
     this.figure.add(this.lining);
-    this.addStitches(paint.look);
+    if (!ghost) this.addStitches(paint.look);
     for (const eye of eyes) this.figure.add(eyeOf(eye));
-    this.figure.add(...markerThreads(shape));
+    if (!ghost && !stance) this.figure.add(...markerThreads(shape));
     this.group.position.x = x;
     this.group.scale.setScalar(scale);
-    this.group.add(this.figure, shadeUnder(shape));
+    this.group.add(this.figure);
+    if (stance) placeIn(this.group, stance, paint.mirrored);
+    else this.group.add(shadeUnder(shape));
     this.mark({ lit: new Set(), wrong: new Set() });
   }
 
@@ -117,6 +120,14 @@ export class DrawnBody {
   }
 }
 
+/** Puts a body where it goes; what is worked with the left hand is the mirror image of that. */
+function placeIn(group: Group, { turn, at }: Stance, mirrored: boolean): void {
+  const [a, b, c, d, e, f, g, h, i] = turn as [number, number, number, number, number, number, number, number, number];
+  const matrix = new Matrix4().set(a, d, g, at[0], b, e, h, at[1], c, f, i, at[2], 0, 0, 0, 1);
+  const mirror = new Matrix4().makeScale(-1, 1, 1);
+  group.applyMatrix4(mirrored ? mirror.clone().multiply(matrix).multiply(mirror) : matrix);
+}
+
 function liningOf({ positions, normals, triangles, stitches }: BodyShape, painted: readonly Color[]): BufferGeometry {
   const geometry = new BufferGeometry();
   const inset = positions.map((value, i) => value - 0.06 * normals[i]!);
@@ -150,7 +161,8 @@ function markerThreads({ stitches, positions, normals }: BodyShape): Mesh[] {
 }
 
 /** An eye half sunk into the fabric, seated on it with a rim. */
-function eyeOf({ at, out, radius }: FigureEye): Group {
+function eyeOf({ at, out, radius, flat }: FigureEye): Group {
+  if (flat) return markOf({ at, out, radius, flat });
   const glass = new MeshPhysicalMaterial({ color: '#0b0d10', roughness: 0.1, clearcoat: 1 });
   const eye = new Group();
   const dome = new Mesh(new SphereGeometry(radius, 32, 20, 0, 2 * Math.PI, 0, Math.PI / 2), glass);
@@ -163,6 +175,21 @@ function eyeOf({ at, out, radius }: FigureEye): Group {
   eye.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), outwards);
   eye.position.set(...at).addScaledVector(outwards, 0.3);
   return eye;
+}
+
+/** What is stitched on lies flat. */
+function markOf({ at, out, radius, flat }: FigureEye): Group {
+  const mark = new Group();
+  const dome = new Mesh(
+    new SphereGeometry(radius, 20, 10),
+    new MeshStandardMaterial({ color: flat ?? '#39434d', roughness: 0.9 }),
+  );
+  dome.scale.y = 0.22;
+  mark.add(dome);
+  const outwards = new Vector3(...out).normalize();
+  mark.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), outwards);
+  mark.position.set(...at).addScaledVector(outwards, 0.42);
+  return mark;
 }
 
 /** The shade right where a body touches the table. */

@@ -1,3 +1,4 @@
+import type { Stance } from '@lemniscus/core/assembly';
 import type { BodyShape } from '@lemniscus/core/shape';
 import type { YarnLook } from './yarn-material';
 
@@ -16,6 +17,8 @@ export interface FigureEye {
   readonly at: readonly [number, number, number];
   readonly out: readonly [number, number, number];
   readonly radius: number;
+  /** CSS colour of what is no eye but stitched or stuck on; it is flat. */
+  readonly flat?: string;
 }
 
 /** A shape on the table, so many stitch widths to the right of the middle, with its eyes. */
@@ -26,6 +29,10 @@ export interface FigureBody {
   /** How many times as large as the others' unit its stitches are; 1 where it is left out. */
   readonly scale?: number;
   readonly eyes: readonly FigureEye[];
+  /** How it is turned and moved to its place in a figure; bodies with one are looked at together. */
+  readonly stance?: Stance;
+  /** Not worked yet: only the shade of it is there. */
+  readonly ghost?: boolean;
 }
 
 /** Where a click went: the body and its stitch, by their indices. */

@@ -30,6 +30,8 @@ export class FigureScene {
   private readonly rim = new DirectionalLight('#dbe8ff', 0.9);
   private readonly table = new Mesh(new PlaneGeometry(1, 1), new ShadowMaterial({ opacity: 0.2 }));
   private bodies: DrawnBody[] = [];
+  /** Bodies in their places in one figure are walked around as one. */
+  private together = false;
   private middle = 1;
   private reach = 1;
   /** Half the height over the reach. */
@@ -73,6 +75,7 @@ export class FigureScene {
     const evening = bodies[0]?.paint.evening ?? false;
     this.renderer.toneMappingExposure = evening ? 1.05 : 1.2;
     this.rim.intensity = evening ? 1.8 : 0.9;
+    this.together = bodies.some(({ stance }) => stance !== undefined);
     this.bodies = bodies.map((body) => new DrawnBody(body));
     for (const { group } of this.bodies) this.scene.add(group);
     this.setOnTable(bodies);
@@ -87,7 +90,7 @@ export class FigureScene {
    * none hides another; a single one is walked around.
    */
   draw(view: FigureView, coarse = false): void {
-    const several = this.bodies.length > 1;
+    const several = this.bodies.length > 1 && !this.together;
     this.renderer.shadowMap.autoUpdate = !coarse;
     for (const body of this.bodies) {
       body.setCoarse(coarse);
@@ -185,10 +188,19 @@ export class FigureScene {
 
   private setOnTable(bodies: readonly FigureBody[]): void {
     let [high, wide] = [0, 0];
-    for (const { shape, x, scale = 1 } of bodies) {
+    for (const { shape, x, scale = 1 } of this.together ? [] : bodies) {
       high = Math.max(high, scale * shape.size[1]);
       wide = Math.max(wide, Math.abs(x) + scale * reachOf(shape));
     }
+    if (this.together)
+      for (const body of this.bodies) {
+        const at = new Vector3();
+        body.group.updateMatrixWorld(true);
+        body.eachPoint(at, () => {
+          high = Math.max(high, at.y);
+          wide = Math.max(wide, Math.hypot(at.x, at.z));
+        });
+      }
     this.middle = high / 2;
     this.reach = Math.max(2, high / 2, wide);
     this.level = Math.max(2, high / 2) / this.reach;

@@ -43,9 +43,24 @@ function plies(look: YarnLook): Texture {
   return texture;
 }
 
-/** Cotton needs no sheen, which takes as long to draw as all the rest. */
+/** How much lighter smooth yarn is where it turns away from whoever looks (our own estimate). */
+const GLEAM = 0.32;
+
+/** The sheen of cotton: a lighter rim, which costs next to nothing; three's own takes as long to draw as all the rest. */
+function gleaming(material: MeshStandardMaterial): MeshStandardMaterial {
+  material.onBeforeCompile = (shader) => {
+    shader.fragmentShader = shader.fragmentShader.replace(
+      '#include <opaque_fragment>',
+      `float away = 1.0 - clamp(dot(normal, normalize(vViewPosition)), 0.0, 1.0);
+      outgoingLight += ${GLEAM.toFixed(2)} * away * away * away * (0.35 + diffuseColor.rgb);
+      #include <opaque_fragment>`,
+    );
+  };
+  return material;
+}
+
 export function yarnMaterial(look: YarnLook): MeshStandardMaterial {
-  if (look === 'cotton') return new MeshStandardMaterial({ roughness: 0.86, bumpMap: plies(look), bumpScale: 2.2 });
+  if (look === 'cotton') return gleaming(new MeshStandardMaterial({ roughness: 0.86, bumpMap: plies(look), bumpScale: 2.2 }));
   return new MeshPhysicalMaterial({
     roughness: 1,
     sheen: 0.7,
@@ -57,8 +72,9 @@ export function yarnMaterial(look: YarnLook): MeshStandardMaterial {
 }
 
 /** What lies behind the stitches, so that nothing shows through; alone, it is the figure from afar. */
-export function liningMaterial(): MeshStandardMaterial {
-  return new MeshStandardMaterial({ vertexColors: true, roughness: 1, side: DoubleSide });
+export function liningMaterial(ghost = false): MeshStandardMaterial {
+  const through = ghost ? { transparent: true, opacity: 0.38, depthWrite: false } : {};
+  return new MeshStandardMaterial({ vertexColors: true, roughness: 1, side: DoubleSide, ...through });
 }
 
 /** Yarn as it is lit: neither so black nor so white that its stitches cannot be told. */

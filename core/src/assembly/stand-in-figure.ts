@@ -1,0 +1,212 @@
+import { FRAME, type BodyShape } from '../shape/index.js';
+import type { Pin, Place } from './place.js';
+
+type Vector = readonly [number, number, number];
+
+/** A spot on the surface of a shape: where it is, outwards from there, and the way its wall goes up, in stitch widths. */
+export interface Spot {
+  readonly at: Vector;
+  readonly out: Vector;
+  readonly up: Vector;
+}
+
+/** How a piece is turned and moved to where it goes: nine numbers, the columns of a rotation, and where its origin comes to lie. */
+export interface Stance {
+  readonly turn: readonly number[];
+  readonly at: Vector;
+}
+
+const add = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
+const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+function unit(a: Vector, otherwise: Vector): Vector {
+  const length = Math.hypot(...a);
+  return length > 1e-9 ? times(a, 1 / length) : otherwise;
+}
+const mean = (points: readonly Vector[]): Vector => times(points.reduce(add, [0, 0, 0]), 1 / Math.max(1, points.length));
+
+const UP: Vector = [0, 1, 0];
+const FORWARD: Vector = [0, 0, 1];
+
+/** Index in the shape of the first stitch of a piece; −1 where it is not in it. */
+const firstOf = ({ stitches }: BodyShape, piece: number): number => stitches.piece.indexOf(piece);
+
+function frameAt({ stitches: { frames } }: BodyShape, index: number): { foot: Vector; up: Vector; out: Vector } {
+  const vector = (from: number): Vector => [
+    frames[FRAME * index + from]!,
+    frames[FRAME * index + from + 1]!,
+    frames[FRAME * index + from + 2]!,
+  ];
+  return { foot: vector(0), up: vector(6), out: vector(9) };
+}
+
+/** Where a pin goes into a piece of a shape; null where the shape has no such stitch. */
+export function spotOf(
+  shape: BodyShape,
+  piece: number,
+  { wall, gap }: Pick<Place, 'wall' | 'gap'>,
+  { round, after, in: inside }: Pin,
+): Spot | null {
+  const first = firstOf(shape, piece);
+  const { roundStart } = wall.made.fabric;
+  const count = wall.counts[round] ?? 0;
+  if (first < 0 || count === 0) return null;
+  const rows = (inside ? [after] : [after - 1, after]).map((stitch) => first + roundStart[round]! + ((stitch + count) % count));
+  if (rows.some((row) => row >= shape.stitches.count)) return null;
+  const frames = rows.map((row) => frameAt(shape, row));
+  // Between two rounds is at the top of the lower one, in a round half-way up it.
+  const at = mean(frames.map(({ foot, up }) => add(foot, times(up, gap ? 1 : 0.5))));
+  return { at, out: unit(mean(frames.map(({ out }) => out)), FORWARD), up: unit(mean(frames.map(({ up }) => up)), UP) };
+}
+
+/** The points of a round of a piece, its stitches' tops. */
+function ringOf(shape: BodyShape, piece: number, rows: readonly [number, number]): Vector[] {
+  const first = firstOf(shape, piece);
+  const points: Vector[] = [];
+  for (let row = rows[0]; row < rows[1]; row++) {
+    const node = shape.stitches.node[first + row];
+    if (first >= 0 && node !== undefined)
+      points.push([shape.positions[3 * node]!, shape.positions[3 * node + 1]!, shape.positions[3 * node + 2]!]);
+  }
+  return points;
+}
+
+interface LimbAxes {
+  readonly edge: Vector;
+  /** From its edge to its start. */
+  readonly along: Vector;
+  /** Across it where it is thinnest, and how thick it is there. */
+  readonly thin: Vector;
+  readonly thick: number;
+}
+
+function axesOf(limb: BodyShape, piece: number, fabric: Place['wall']['made']['fabric']): LimbAxes {
+  const last = fabric.roundCount - 1;
+  const edge = mean(ringOf(limb, piece, [fabric.roundStart[last]!, fabric.roundStart[last + 1]!]));
+  const start = mean(ringOf(limb, piece, [0, fabric.roundStart[1] ?? 0]));
+  const along = unit(minus(start, edge), UP);
+  const side = unit(cross(along, Math.abs(along[2]) < 0.9 ? FORWARD : UP), [1, 0, 0]);
+  const other = cross(along, side);
+  const first = Math.max(0, firstOf(limb, piece));
+  let [xx, xy, yy] = [0, 0, 0];
+  const points: Vector[] = ringOf(limb, piece, [0, Math.min(fabric.stitchCount, limb.stitches.count - first)]);
+  for (const point of points) {
+    const [x, y] = [dot(minus(point, edge), side), dot(minus(point, edge), other)];
+    xx += x * x;
+    xy += x * y;
+    yy += y * y;
+  }
+  // The way it is least spread, of two across its axis.
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy) + Math.PI / 2;
+  const thin = add(times(side, Math.cos(angle)), times(other, Math.sin(angle)));
+  const reach = points.map((point) => dot(minus(point, edge), thin));
+  return { edge, along, thin, thick: reach.length === 0 ? 0 : Math.max(...reach) - Math.min(...reach) };
+}
+
+/** Limbs stand out from the wall, but for where their tip is said to point (our own estimate). */
+const LEAN_TO_TIP = 1.7;
+/** Flat ones lie along it, and stand off a little. */
+const STAND_OFF = 0.16;
+
+export interface HostOf {
+  readonly shape: BodyShape;
+  readonly piece: number;
+}
+
+/**
+ * How a limb stands in its place on a host, both as they are posed alone; null where it cannot be told.
+ * @param fabric of the limb
+ */
+export function stanceOf(place: Place, host: HostOf, limb: HostOf, fabric: Place['wall']['made']['fabric']): Stance | null {
+  const axes = axesOf(limb.shape, limb.piece, fabric);
+  if (place.around) return overRound(place, host, axes);
+  const [one, two] = place.pins.map((pin) => spotOf(host.shape, host.piece, place, pin));
+  if (!one) return null;
+  if (place.feature.placing.height?.is === 'start') return standing(axes, one.at, outOfStart(place, host, one), FORWARD);
+  const flat = fabric.fill === 'pressed' || place.feature.join === 'sewn flat';
+  if (two) {
+    const along = unit(add(unit(minus(two.at, one.at), UP), times(one.out, STAND_OFF)), UP);
+    return standing(axes, add(one.at, times(one.out, axes.thick / 2)), along, one.out);
+  }
+  const tip = tipWay(place, one);
+  const along = tip ? unit(add(one.out, times(tip, flat ? 6 : LEAN_TO_TIP)), one.out) : one.out;
+  const face = flat && Math.abs(dot(along, one.out)) < 0.7 ? one.out : one.up;
+  return standing(axes, add(one.at, times(one.out, flat && face === one.out ? axes.thick / 2 : 0)), along, face);
+}
+
+/** The way a tip points, in the figure as it stands; null for straight out. */
+function tipWay({ feature }: Place, spot: Spot): Vector | null {
+  switch (feature.placing.tip) {
+    case 'up':
+      return along(spot, UP);
+    case 'down':
+      return along(spot, [0, -1, 0]);
+    case 'front':
+      return FORWARD;
+    case 'back':
+      return [0, 0, -1];
+    default:
+      return null;
+  }
+}
+
+/** A way brought into the wall. */
+function along({ out, up }: Spot, way: Vector): Vector {
+  const flat = minus(way, times(out, dot(way, out)));
+  return unit(flat, dot(up, way) < 0 ? times(up, -1) : up);
+}
+
+/** Right out of the middle of a start, away from the rounds after it. */
+function outOfStart({ wall }: Place, { shape, piece }: HostOf, spot: Spot): Vector {
+  const { roundStart, roundCount } = wall.made.fabric;
+  const [near, far] = [Math.min(2, roundCount - 1), roundCount - 1].map((round) =>
+    mean(ringOf(shape, piece, [roundStart[round]!, roundStart[round + 1]!])),
+  );
+  const start = mean(ringOf(shape, piece, [0, roundStart[1]!]));
+  return unit(minus(start, roundCount > 3 ? far! : near!), spot.out);
+}
+
+/** Round pieces have no thin side: their front takes its place. */
+function unflat(axes: LimbAxes): LimbAxes {
+  const { along: axis } = axes;
+  return { ...axes, thin: unit(minus(FORWARD, times(axis, dot(FORWARD, axis))), unit(cross(axis, [1, 0, 0]), UP)) };
+}
+
+/** A cap sits on the middle of its round, its start away from the rest of the host, its front where the host's is. */
+function overRound({ wall, first }: Place, { shape, piece }: HostOf, axes: LimbAxes): Stance {
+  const { roundStart, roundCount } = wall.made.fabric;
+  const ring = (round: number): Vector => mean(ringOf(shape, piece, [roundStart[round]!, roundStart[round + 1]!]));
+  const towardsStart = first < roundCount / 2;
+  const rest = towardsStart ? ring(roundCount - 1) : ring(0);
+  return standing(unflat(axes), ring(first), unit(minus(ring(first), rest), UP), FORWARD);
+}
+
+/** Turned so that its axis lies along `along` and its thin side, or its front, towards `face`; its edge comes to lie on `at`. */
+function standing(axes: LimbAxes, at: Vector, along: Vector, face: Vector): Stance {
+  const level = unit(minus(face, times(along, dot(face, along))), unit(cross(along, [1, 0, 0]), FORWARD));
+  const to = [along, level, cross(along, level)] as const;
+  const thin = dot(axes.thin, FORWARD) < 0 ? times(axes.thin, -1) : axes.thin;
+  const from = [axes.along, thin, cross(axes.along, thin)] as const;
+  const turn = [0, 1, 2].flatMap((column) =>
+    [0, 1, 2].map((row) => to.reduce((sum, each, k) => sum + each[row]! * from[k]![column]!, 0)),
+  );
+  return { turn, at: minus(at, turnedBy(turn, axes.edge)) };
+}
+
+/** A point or a way turned by the columns of a rotation. */
+export function turnedBy(turn: readonly number[], [x, y, z]: Vector): Vector {
+  const row = (i: number): number => turn[i]! * x + turn[3 + i]! * y + turn[6 + i]! * z;
+  return [row(0), row(1), row(2)];
+}
+
+/** One stance after another: that of a limb on a host that itself was put somewhere. */
+export function stanceOn(host: Stance, own: Stance): Stance {
+  const turn = [0, 1, 2].flatMap((column) =>
+    turnedBy(host.turn, [own.turn[3 * column]!, own.turn[3 * column + 1]!, own.turn[3 * column + 2]!]),
+  );
+  return { turn, at: add(turnedBy(host.turn, own.at), host.at) };
+}
+
+export const AS_IT_STANDS: Stance = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0, 0] };

@@ -1,0 +1,193 @@
+import { Component, computed, effect, inject, linkedSignal, signal, untracked, viewChild } from '@angular/core';
+import { describeProblem, keyOf, moved, placeWords, type Moved, type Place, type Places } from '@lemniscus/core/assembly';
+import { describeOrderProblem } from '@lemniscus/core/assembly';
+import { EmptyState } from '../controls/empty-state';
+import { Icon } from '../controls/icon';
+import { figurePainter, isPlush } from '../controls/part-shape/figure-paint';
+import { SaveMenu } from '../controls/save-menu';
+import { saveBlob } from '../data/device/files';
+import { LengthUnits } from '../data/device/length-units';
+import { Assembling } from '../data/follows/assembling';
+import { CurrentMake } from '../data/open/current-make';
+import { MakeDraft } from '../data/open/make-draft';
+import { Figure } from '../drawing/figure/figure';
+import type { FigureBody, Picked } from '../drawing/figure/figure-body';
+import { PinMap, type Dragged } from '../drawing/pin-map';
+import { pinMapModel } from '../drawing/pin-map-model';
+import { putTogether } from './figure-parts';
+import { KnownBodies } from './known-bodies';
+import { LookOver } from './look-over';
+import { OrderGraph } from './order-graph';
+import { PinSheet } from './pin-sheet';
+import { pinSheetSvg } from './pin-sheet-file';
+import { StepPanel } from './step-panel';
+
+/** The pieces put together: the figure with everything in its place, the pin map of what carries it, and the steps in order. */
+@Component({
+  selector: 'lem-assemble-stage',
+  imports: [EmptyState, Figure, Icon, LookOver, OrderGraph, PinMap, PinSheet, SaveMenu, StepPanel],
+  providers: [KnownBodies],
+  templateUrl: './assemble-stage.html',
+  styleUrl: './assemble-stage.css',
+})
+export class AssembleStage {
+  protected readonly assembling = inject(Assembling);
+  protected readonly draft = inject(MakeDraft);
+  private readonly current = inject(CurrentMake);
+  private readonly known = inject(KnownBodies);
+  private readonly lengths = inject(LengthUnits);
+  private readonly painter = figurePainter();
+  private readonly figure = viewChild(Figure);
+
+  protected readonly seen = signal<'figure' | 'order'>('figure');
+  protected readonly panel = signal<'steps' | 'look'>('steps');
+  protected readonly saveKinds = [
+    { kind: 'print', words: 'Print: pin maps, figure, steps' },
+    { kind: 'svg', words: 'Pin map at true scale (.svg)' },
+    { kind: 'png', words: 'Picture of the figure (.png)' },
+  ] as const;
+
+  /** What a drag makes of a place, until it is let go. */
+  private readonly dragging = signal<Moved | null>(null);
+  protected readonly places = computed<Places | null>(() => {
+    const dragging = this.dragging();
+    return dragging ? this.assembling.preview(dragging) : this.assembling.places();
+  });
+  protected readonly mmPerUnit = computed(() => this.current.stitch()?.width ?? 5);
+
+  /** Hosts with something on them, those with most first. */
+  protected readonly hosts = computed(() => {
+    const counts = new Map<string, { readonly key: string; readonly name: string; count: number }>();
+    for (const { host, wall } of this.places()?.places ?? []) {
+      const key = keyOf(host);
+      const copies = wall.made.counted.part.copies;
+      const own = counts.get(key) ?? { key, name: copies > 1 ? `${wall.name} ${host.copy}` : wall.name, count: 0 };
+      own.count++;
+      counts.set(key, own);
+    }
+    return [...counts.values()].sort((a, b) => b.count - a.count);
+  });
+  /** The host that is unrolled: that of the place looked at, until another is taken. */
+  protected readonly host = linkedSignal<string | null>(() => {
+    const selected = this.selectedPlace();
+    return selected ? keyOf(selected.host) : (this.hosts()[0]?.key ?? null);
+  });
+  protected readonly selected = signal<string | null>(null);
+  private readonly selectedPlace = computed(
+    () => this.places()?.places.find((place) => nameOf(place) === this.selected()) ?? null,
+  );
+  protected readonly map = computed(() => {
+    const all = this.places();
+    const key = this.host();
+    const wall = key === null ? undefined : all?.walls.get(key);
+    if (!all || !wall) return null;
+    return pinMapModel(
+      wall,
+      all.fronts.get(key!) ?? 0,
+      all.places.filter(({ host }) => keyOf(host) === key),
+    );
+  });
+  protected readonly wrong = computed(
+    () =>
+      new Set(
+        this.places()
+          ?.problems.filter(({ severity }) => severity !== 'hint')
+          .map(({ feature }) => feature) ?? [],
+      ),
+  );
+  protected readonly told = computed(() => {
+    const order = this.assembling.order();
+    const places = this.places();
+    const serious = places?.problems.filter(({ severity }) => severity !== 'hint') ?? [];
+    return [...serious.map(describeProblem), ...(order?.problems.map(describeOrderProblem) ?? [])].slice(0, 3);
+  });
+  /** The place looked at, in words: read out as it moves. */
+  protected readonly said = computed(() => {
+    const place = this.selectedPlace();
+    if (!place) return '';
+    const pin = place.pins[0]!;
+    const around =
+      Math.abs(pin.aroundMm) < 1
+        ? 'right in front'
+        : `${this.lengths.words(Math.abs(pin.aroundMm))} round to the ${pin.fromFront < 0 ? 'left' : 'right'}`;
+    const across = place.across === null ? '' : `, ${this.lengths.words(place.across)} straight across`;
+    return `${place.feature.name}: ${placeWords(place)} ${around}${across}.`;
+  });
+
+  private readonly together = computed(() => {
+    const known = this.known.bodies();
+    const places = this.assembling.places();
+    const parts = this.known.parts();
+    if (!known || !places) return null;
+    const shown = this.places() ?? places;
+    const plush = isPlush(this.current.make()?.yarnWeight ?? 0);
+    return putTogether(
+      known,
+      shown,
+      parts,
+      ({ stitches }) => this.painter(stitches.colours, plush),
+      this.assembling.eyeMm() / 2 / this.mmPerUnit(),
+    );
+  });
+  protected readonly bodies = computed<readonly FigureBody[]>(() => this.together()?.bodies ?? []);
+  protected readonly label = computed(() => {
+    const places = this.places()?.places ?? [];
+    return `${this.current.title()} put together: ${places.map((place) => `${place.feature.name} ${placeWords(place)}`).join(' ')}`;
+  });
+  protected readonly title = this.current.title;
+
+  constructor() {
+    // A step at hand is the place that is looked at.
+    effect(() => {
+      const step = this.assembling.steps().find(({ state }) => state === 'ready' || state === 'waits')?.step;
+      const feature = step?.feature;
+      untracked(() => {
+        if (feature && this.selected() === null) this.selected.set(`${feature.id} ${step.piece?.copy ?? feature.copies[0]}`);
+      });
+    });
+  }
+
+  protected choose(place: Place): void {
+    this.selected.set(nameOf(place));
+  }
+
+  protected picked({ body }: Picked): void {
+    const place = this.together()?.places[body];
+    if (place) this.choose(place);
+  }
+
+  protected drag({ place, target }: Dragged): void {
+    const all = this.assembling.places();
+    const own = all?.places.find((each) => nameOf(each) === nameOf(place));
+    if (all && own) this.dragging.set(moved(all, own, target));
+  }
+
+  protected drop(): void {
+    const dragging = this.dragging();
+    this.dragging.set(null);
+    if (dragging) this.assembling.write(dragging);
+  }
+
+  protected nudge({ place, right, down }: { place: Place; right: number; down: number }): void {
+    const all = this.assembling.places();
+    if (!all) return;
+    const pin = place.pins[0]!;
+    const count = Math.max(1, place.wall.counts[pin.round]!);
+    const up = place.wall.upright ? 1 : -1;
+    const most = place.wall.counts.length - (place.gap ? 2 : 1);
+    const round = Math.max(0, Math.min(most, pin.round - up * down));
+    this.assembling.write(moved(all, place, { round, fromFront: pin.fromFront + right / count }));
+  }
+
+  protected async save(kind: 'print' | 'svg' | 'png'): Promise<void> {
+    if (kind === 'print') {
+      print();
+      return;
+    }
+    const map = this.map();
+    const file = kind === 'svg' ? map && pinSheetSvg(map, this.title()) : await this.figure()?.file('png', this.title());
+    if (file) saveBlob(`${this.title()}, ${kind === 'svg' ? 'pin map' : 'put together'}`, kind, file);
+  }
+}
+
+const nameOf = ({ feature, copy }: Place): string => `${feature.id} ${copy}`;
