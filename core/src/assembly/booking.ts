@@ -20,7 +20,7 @@ export function booked(place: Place, limb: MadePiece, stitch: StitchSize): Booke
   const edge = fabric.roundCount === 0 ? 0 : roundLength(fabric, fabric.roundCount - 1);
   if (edge === 0) return [];
   if (place.around) return allRound(place, edge);
-  const flat = fabric.fill === 'pressed' || place.feature.join === 'sewn flat' || limb.profile.flat;
+  const flat = fabric.fill === 'pressed' || place.join === 'sewn flat' || limb.profile.flat;
   return flat ? alongLine(place, edge) : roundOpening(place, edge, stitch);
 }
 

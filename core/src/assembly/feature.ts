@@ -1,6 +1,7 @@
 import type { PatternCount } from '../fabric/index.js';
 import {
   gatesOf,
+  placedBy,
   singularName,
   walk,
   type Join,
@@ -222,7 +223,7 @@ export function featuresNamed(list: readonly Feature[], { name, part, copy }: Na
 function hostBy(feature: Feature, list: readonly Feature[], asked: Set<Feature>): Feature['host'] {
   if (feature.host || asked.has(feature)) return feature.host;
   asked.add(feature);
-  for (const of of namesIn(feature.placing)) {
+  for (const of of placedBy(feature.placing)) {
     const other = featuresNamed(list, of).find((each) => each !== feature);
     const host = other && hostBy(other, list, asked);
     if (host) return host;
@@ -233,14 +234,8 @@ function hostBy(feature: Feature, list: readonly Feature[], asked: Set<Feature>)
   return part === feature.part ? null : { part, copy };
 }
 
-/** What the place of a feature goes by. */
-export function namesIn({ height, round, mirrors }: Placing): Named[] {
-  const of = [height?.is === 'beside' ? height.of : null, round?.is === 'centred' || round?.is === 'opposite' ? round.of : null];
-  return [...of, mirrors].filter((each) => each !== null);
-}
-
 function unknownNames(placing: Placing, span: Span, text: MakingLine['text'], list: readonly Feature[]): Problem[] {
-  return namesIn(placing)
+  return placedBy(placing)
     .filter((named) => featuresNamed(list, named).length === 0)
     .map((named) => {
       const name = named.copy === null ? named.name : `${named.name} ${named.copy}`;

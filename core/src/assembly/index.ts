@@ -15,3 +15,4 @@ export { describeOrderProblem, holeWords, pairWords, pinWords, placeWords, stepT
 export { AS_IT_STANDS, spotOf, stanceOf, stanceOn, turnedBy, type HostOf, type Spot, type Stance } from './stand-in-figure.js';
 export { moved, placingEdits, withPlacing, type Moved, type Target } from './move.js';
 export { HOW, lookOver, lookWords, type Look, type Sits } from './look-over.js';
+export { checkPlaces, type PlaceFinding } from './check-places.js';

@@ -1,7 +1,16 @@
 import { constant } from '../constants/index.js';
 import { roundLength, type Fabric, type PatternCount } from '../fabric/index.js';
-import { foundationOf, gatesOf, singularName, walk, type PartRef, type RoundLine, type Span } from '../notation/index.js';
-import { featuresNamed, namesIn, type Feature } from './feature.js';
+import {
+  foundationOf,
+  gatesOf,
+  placedBy,
+  singularName,
+  walk,
+  type PartRef,
+  type RoundLine,
+  type Span,
+} from '../notation/index.js';
+import { featuresNamed, type Feature } from './feature.js';
 import { bestOrder } from './schedule.js';
 
 export interface PieceAt {
@@ -308,7 +317,7 @@ class OrderBuilder {
 
   /** What goes by another comes after it; what goes on a piece that is itself put on comes before that. */
   private addPlacedBy(feature: Feature): void {
-    for (const of of namesIn(feature.placing)) {
+    for (const of of placedBy(feature.placing)) {
       const others = featuresNamed(this.features, of).filter((other) => other !== feature);
       for (const step of this.stepsOf(feature))
         for (const before of others.flatMap((other) => this.stepsOf(other)))

@@ -1,3 +1,4 @@
+import type { Join, Tip } from '../notation/index.js';
 import type { Feature } from './feature.js';
 import type { Problem } from './problem.js';
 import type { Wall } from './wall.js';
@@ -30,6 +31,9 @@ export interface Place {
   readonly first: number;
   readonly last: number;
   readonly gap: boolean;
+  /** How it sits and is held: as its own words say, or those of what it mirrors. */
+  readonly tip: Tip | null;
+  readonly join: Join;
   /** Over the whole round, like a cap. */
   readonly around: boolean;
   /** One, or where it starts and where its tip lies. */

@@ -111,7 +111,12 @@ class Placer {
   private opposite(place: Place, other: Place): Place {
     const front = this.frontOf(place.host, place.wall, other);
     const column = { turns: 2 * front - other.pins[0]!.turns, in: null };
-    return { ...this.at(place.feature, place.copy, place.host, place.wall, other, column), across: place.across };
+    return {
+      ...this.at(place.feature, place.copy, place.host, place.wall, other, column),
+      across: place.across,
+      tip: place.tip,
+      join: place.join,
+    };
   }
 
   private place(feature: Feature): readonly Place[] {
@@ -196,7 +201,15 @@ class Placer {
     const column = { turns: front - (target.pins[0]!.turns - theirs), in: null };
     const place = this.at(feature, feature.copies[0] ?? 1, host, wall, target, column);
     this.comparePair(feature, target, place);
-    return [{ ...place, across: acrossOf(wall, place.first, target.pins[0]!, place.pins[0]!) }];
+    const own = feature.placing;
+    return [
+      {
+        ...place,
+        tip: own.tip ?? target.tip,
+        join: own.join ?? target.join,
+        across: acrossOf(wall, place.first, target.pins[0]!, place.pins[0]!),
+      },
+    ];
   }
 
   private comparePair(feature: Feature, one: Place, two: Place): void {
@@ -475,6 +488,8 @@ class Placer {
       first,
       last,
       gap,
+      tip: feature.placing.tip,
+      join: feature.join,
       around: column === null,
       pins,
       size: { width: size.width, height: first === last ? size.height : wall.along[last]! - wall.along[first]! },

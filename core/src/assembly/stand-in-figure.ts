@@ -16,6 +16,8 @@ export interface Stance {
   readonly at: Vector;
 }
 
+export const AS_IT_STANDS: Stance = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0, 0] };
+
 const add = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
@@ -28,6 +30,7 @@ function unit(a: Vector, otherwise: Vector): Vector {
 const mean = (points: readonly Vector[]): Vector => times(points.reduce(add, [0, 0, 0]), 1 / Math.max(1, points.length));
 
 const UP: Vector = [0, 1, 0];
+const DOWN: Vector = [0, -1, 0];
 const FORWARD: Vector = [0, 0, 1];
 
 /** Index in the shape of the first stitch of a piece; −1 where it is not in it. */
@@ -84,29 +87,67 @@ interface LimbAxes {
 
 function axesOf(limb: BodyShape, piece: number, fabric: Place['wall']['made']['fabric']): LimbAxes {
   const last = fabric.roundCount - 1;
-  const edge = mean(ringOf(limb, piece, [fabric.roundStart[last]!, fabric.roundStart[last + 1]!]));
-  const start = mean(ringOf(limb, piece, [0, fabric.roundStart[1] ?? 0]));
-  const along = unit(minus(start, edge), UP);
+  const first = Math.max(0, firstOf(limb, piece));
+  const points = ringOf(limb, piece, [0, Math.min(fabric.stitchCount, limb.stitches.count - first)]);
+  const { edge, along } = isStrip(fabric) ? stripEnds(points) : edgeAndWay(limb, piece, fabric, last, points);
   const side = unit(cross(along, Math.abs(along[2]) < 0.9 ? FORWARD : UP), [1, 0, 0]);
   const other = cross(along, side);
-  const first = Math.max(0, firstOf(limb, piece));
-  let [xx, xy, yy] = [0, 0, 0];
-  const points: Vector[] = ringOf(limb, piece, [0, Math.min(fabric.stitchCount, limb.stitches.count - first)]);
-  for (const point of points) {
-    const [x, y] = [dot(minus(point, edge), side), dot(minus(point, edge), other)];
-    xx += x * x;
-    xy += x * y;
-    yy += y * y;
-  }
-  // The way it is least spread, of two across its axis.
-  const angle = 0.5 * Math.atan2(2 * xy, xx - yy) + Math.PI / 2;
-  const thin = add(times(side, Math.cos(angle)), times(other, Math.sin(angle)));
+  const [spread] = spreads(points, edge, side, other);
+  const thin = spread;
   const reach = points.map((point) => dot(minus(point, edge), thin));
   return { edge, along, thin, thick: reach.length === 0 ? 0 : Math.max(...reach) - Math.min(...reach) };
 }
 
-/** Limbs stand out from the wall, but for where their tip is said to point (our own estimate). */
-const LEAN_TO_TIP = 1.7;
+/** Of two ways across, the one in which points are least spread, and the one in which they are most. */
+function spreads(points: readonly Vector[], middle: Vector, side: Vector, other: Vector): readonly [Vector, Vector] {
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const point of points) {
+    const [x, y] = [dot(minus(point, middle), side), dot(minus(point, middle), other)];
+    xx += x * x;
+    xy += x * y;
+    yy += y * y;
+  }
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const way = (turn: number): Vector => add(times(side, Math.cos(turn)), times(other, Math.sin(turn)));
+  return [way(angle + Math.PI / 2), way(angle)];
+}
+
+/** Worked in rows: it has ends and no opening. */
+const isStrip = ({ roundWay, roundCount, foundation }: Place['wall']['made']['fabric']): boolean =>
+  foundation?.from === 'chain' && foundation.sides === 1 && (roundCount === 1 || roundWay[1] === 2);
+
+/** A strip is held by one end, and lies the way it is longest. */
+function stripEnds(points: readonly Vector[]): Pick<LimbAxes, 'edge' | 'along'> {
+  const middle = mean(points);
+  const [, long] = spreads(points, middle, [1, 0, 0], UP);
+  const reach = points.map((point) => dot(minus(point, middle), long));
+  const [low, high] = [Math.min(0, ...reach), Math.max(0, ...reach)];
+  return { edge: add(middle, times(long, high)), along: high > low ? times(long, -1) : UP };
+}
+
+/** From the middle of the last round to that of the first; a disc, whose rounds lie in one another, faces outwards. */
+function edgeAndWay(
+  limb: BodyShape,
+  piece: number,
+  fabric: Place['wall']['made']['fabric'],
+  last: number,
+  points: readonly Vector[],
+): Pick<LimbAxes, 'edge' | 'along'> {
+  const rim = ringOf(limb, piece, [fabric.roundStart[last]!, fabric.roundStart[last + 1]!]);
+  const edge = mean(rim);
+  const way = minus(mean(ringOf(limb, piece, [0, fabric.roundStart[1] ?? 0])), edge);
+  const radius = Math.hypot(...minus(rim[0] ?? edge, edge));
+  if (Math.hypot(...way) > 0.35 * radius || rim.length < 3) return { edge, along: unit(way, UP) };
+  const normal = rim.reduce<Vector>(
+    (sum, point, i) => add(sum, cross(minus(point, edge), minus(rim[(i + 1) % rim.length]!, edge))),
+    [0, 0, 0],
+  );
+  const facing = unit(normal, UP);
+  return { edge, along: dot(facing, minus(mean(points), edge)) < 0 ? times(facing, -1) : facing };
+}
+
+/** Limbs whose tip is said to point somewhere still stand out from the wall by so much of that (our own estimate). */
+const STANDS_OUT = 0.4;
 /** Flat ones lie along it, and stand off a little. */
 const STAND_OFF = 0.16;
 
@@ -118,31 +159,47 @@ export interface HostOf {
 /**
  * How a limb stands in its place on a host, both as they are posed alone; null where it cannot be told.
  * @param fabric of the limb
+ * @param under how the host itself stands: which way is down
  */
-export function stanceOf(place: Place, host: HostOf, limb: HostOf, fabric: Place['wall']['made']['fabric']): Stance | null {
+export function stanceOf(
+  place: Place,
+  host: HostOf,
+  limb: HostOf,
+  fabric: Place['wall']['made']['fabric'],
+  under: Stance = AS_IT_STANDS,
+): Stance | null {
   const axes = axesOf(limb.shape, limb.piece, fabric);
   if (place.around) return overRound(place, host, axes);
   const [one, two] = place.pins.map((pin) => spotOf(host.shape, host.piece, place, pin));
   if (!one) return null;
-  if (place.feature.placing.height?.is === 'start') return standing(axes, one.at, outOfStart(place, host, one), FORWARD);
-  const flat = fabric.fill === 'pressed' || place.feature.join === 'sewn flat';
+  if (place.feature.placing.height?.is === 'start' && place.join !== 'tied')
+    return standing(axes, one.at, outOfStart(place, host, one), FORWARD);
+  const flat = fabric.fill === 'pressed' || place.join === 'sewn flat';
   if (two) {
     const along = unit(add(unit(minus(two.at, one.at), UP), times(one.out, STAND_OFF)), UP);
     return standing(axes, add(one.at, times(one.out, axes.thick / 2)), along, one.out);
   }
-  const tip = tipWay(place, one);
-  const along = tip ? unit(add(one.out, times(tip, flat ? 6 : LEAN_TO_TIP)), one.out) : one.out;
+  const way = place.join === 'tied' && place.tip === null ? DOWN : tipWay(place);
+  const tip = way && turnedBack(under.turn, way);
+  const down = turnedBack(under.turn, DOWN);
+  const level = minus(one.out, times(down, dot(one.out, down)));
+  const along =
+    tip && place.join === 'tied'
+      ? tip
+      : tip
+        ? unit(add(times(unit(level, one.out), flat ? STAND_OFF : STANDS_OUT), tip), one.out)
+        : one.out;
   const face = flat && Math.abs(dot(along, one.out)) < 0.7 ? one.out : one.up;
   return standing(axes, add(one.at, times(one.out, flat && face === one.out ? axes.thick / 2 : 0)), along, face);
 }
 
 /** The way a tip points, in the figure as it stands; null for straight out. */
-function tipWay({ feature }: Place, spot: Spot): Vector | null {
-  switch (feature.placing.tip) {
+function tipWay({ tip }: Place): Vector | null {
+  switch (tip) {
     case 'up':
-      return along(spot, UP);
+      return UP;
     case 'down':
-      return along(spot, [0, -1, 0]);
+      return DOWN;
     case 'front':
       return FORWARD;
     case 'back':
@@ -150,12 +207,6 @@ function tipWay({ feature }: Place, spot: Spot): Vector | null {
     default:
       return null;
   }
-}
-
-/** A way brought into the wall. */
-function along({ out, up }: Spot, way: Vector): Vector {
-  const flat = minus(way, times(out, dot(way, out)));
-  return unit(flat, dot(up, way) < 0 ? times(up, -1) : up);
 }
 
 /** Right out of the middle of a start, away from the rounds after it. */
@@ -201,6 +252,13 @@ export function turnedBy(turn: readonly number[], [x, y, z]: Vector): Vector {
   return [row(0), row(1), row(2)];
 }
 
+/** The way that a rotation turns into this one. */
+function turnedBack(turn: readonly number[], way: Vector): Vector {
+  return [0, 1, 2].map((column) =>
+    dot([turn[3 * column]!, turn[3 * column + 1]!, turn[3 * column + 2]!], way),
+  ) as unknown as Vector;
+}
+
 /** One stance after another: that of a limb on a host that itself was put somewhere. */
 export function stanceOn(host: Stance, own: Stance): Stance {
   const turn = [0, 1, 2].flatMap((column) =>
@@ -208,5 +266,3 @@ export function stanceOn(host: Stance, own: Stance): Stance {
   );
   return { turn, at: add(turnedBy(host.turn, own.at), host.at) };
 }
-
-export const AS_IT_STANDS: Stance = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0, 0] };

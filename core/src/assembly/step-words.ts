@@ -1,3 +1,4 @@
+import type { Join } from '../notation/index.js';
 import type { OrderProblem, Step } from './order.js';
 import type { Pin, Place } from './place.js';
 import { numberOfRound } from './wall.js';
@@ -19,22 +20,32 @@ export function stepTitle(step: Step, label: (round: number) => string = (round)
     case 'mark':
       return `${step.feature?.join === 'embroidered' ? 'Stitch' : 'Put on'} the ${step.name.toLowerCase()}`;
     case 'join':
-      return `${JOIN_WORDS[step.feature?.join ?? 'sewn'] ?? 'Sew on'} ${step.name}`;
+      return joinTitle(step.name, step.feature?.join ?? 'sewn');
     case 'look':
       return step.name;
   }
 }
 
-const JOIN_WORDS: Readonly<Record<string, string>> = {
-  sewn: 'Sew on',
-  'sewn flat': 'Sew on flat:',
-  'edge to edge': 'Sew edge to edge:',
-  whipped: 'Whip on',
-  tied: 'Tie on',
-  glued: 'Glue on',
-  'pushed in': 'Push in',
-  'made in place': 'Make in place:',
-};
+function joinTitle(name: string, join: Join): string {
+  switch (join) {
+    case 'sewn flat':
+      return `Sew ${name} on flat`;
+    case 'edge to edge':
+      return `Sew ${name} on, edge to edge`;
+    case 'whipped':
+      return `Whip ${name} on`;
+    case 'tied':
+      return `Tie ${name} on`;
+    case 'glued':
+      return `Glue ${name} on`;
+    case 'pushed in':
+      return `Push ${name} in`;
+    case 'made in place':
+      return `Make ${name} in place`;
+    default:
+      return `Sew ${name} on`;
+  }
+}
 
 /** Where a pin goes, from the marker: "between R9 and R10, after stitch 14". */
 export function pinWords({ wall, gap }: Pick<Place, 'wall' | 'gap'>, pin: Pin): string {
@@ -50,8 +61,8 @@ export function holeWords({ after, in: inside }: Pick<Pin, 'after' | 'in'>): str
 
 /** Where one copy goes, in a sentence or two for arm's length. */
 export function placeWords(place: Place): string {
-  const { wall, first, around, pins, feature, gap } = place;
-  const rest = feature.placing.tip ? ` Tip ${TIPS[feature.placing.tip]}.` : '';
+  const { wall, first, around, pins, feature, gap, tip } = place;
+  const rest = tip ? ` Tip ${TIPS[tip]}.` : '';
   if (around)
     return (
       `All round ${gap ? 'below' : ''} R${numberOfRound(wall, first)} of ${wall.name}, start over start.`.replace('  ', ' ') +

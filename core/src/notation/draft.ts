@@ -8,13 +8,8 @@ import { chainPart, chainRow, setting, takeInline, unlabelledRound } from './unl
 /** Most typing slips of one text whose meaning is looked up. */
 const MOST_LOOKUPS = 300;
 
-/** Step one: the lines put together to parts and rounds, every doubt kept. */
-export function draftOf(
-  text: string,
-  lines: readonly Line[],
-  own: Pick<Assembly, 'terms' | 'colours' | 'chainsCount' | 'report'>,
-): Draft {
-  const all: Assembly = {
+function begun(text: string, own: Pick<Assembly, 'terms' | 'colours' | 'chainsCount' | 'report'>): Assembly {
+  return {
     text,
     ...own,
     lookups: { left: MOST_LOOKUPS },
@@ -36,6 +31,15 @@ export function draftOf(
     named: null,
     contexts: [null, null],
   };
+}
+
+/** Step one: the lines put together to parts and rounds, every doubt kept. */
+export function draftOf(
+  text: string,
+  lines: readonly Line[],
+  own: Pick<Assembly, 'terms' | 'colours' | 'chainsCount' | 'report'>,
+): Draft {
+  const all = begun(text, own);
   const next = nextLines(lines);
   let apart = true;
   lines.forEach((line, i) => {

@@ -1,6 +1,7 @@
 export type { Doubt, Fix, ReadingDiagnostic, Severity, TextEdit } from './diagnostic.js';
 export { describeReading, fixesOfReading } from './describe-reading.js';
 export type { Aside, Height, Join, MakingLine, Named, Placing, Round, Side, Tip } from './making-up/placing.js';
+export { placedBy } from './making-up/placing.js';
 export { printNamed, printPlacing } from './making-up/print-placing.js';
 export { fractionWords } from './making-up/fraction.js';
 export { MAKING_UP_HEADING } from './making-up/section.js';

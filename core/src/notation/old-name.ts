@@ -1,4 +1,5 @@
 import type { TextEdit } from './diagnostic.js';
+import { namesIn } from './making-up/placing.js';
 import { speaksOf } from './part-ref.js';
 import type { Pattern } from './pattern.js';
 import { plural, singular, singularName } from './plural.js';
@@ -32,8 +33,15 @@ export function oldNameIn(before: Pattern, after: Pattern, text: string): OldNam
   const edits = before.parts.flatMap(({ lines }, own) =>
     lines.flatMap((line, index) => (speaksOf(line, part) ? callings(text, beforeAndIn(after, own, index), from, to) : [])),
   );
-  return edits.length > 0 ? { from, to, edits } : null;
+  const placed = before.makingUp.flatMap(({ placing }, line) =>
+    placing && namesIn(placing).some((named) => named.part === part)
+      ? callings(text, after.makingUp[line]?.span ?? NOWHERE, from, to)
+      : [],
+  );
+  return edits.length + placed.length > 0 ? { from, to, edits: [...edits, ...placed] } : null;
 }
+
+const NOWHERE: Span = { from: 0, to: 0 };
 
 /** From the end of the line before to the end of a line: what it is worked over may be said above it. */
 function beforeAndIn({ parts }: Pattern, part: number, index: number): Span {

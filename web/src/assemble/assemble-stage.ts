@@ -1,6 +1,16 @@
-import { Component, computed, effect, inject, linkedSignal, signal, untracked, viewChild } from '@angular/core';
-import { describeProblem, keyOf, moved, placeWords, type Moved, type Place, type Places } from '@lemniscus/core/assembly';
-import { describeOrderProblem } from '@lemniscus/core/assembly';
+import { ApplicationRef, Component, computed, effect, inject, linkedSignal, signal, untracked, viewChild } from '@angular/core';
+import {
+  describeOrderProblem,
+  describeProblem,
+  keyOf,
+  moved,
+  placeWords,
+  shortWay,
+  turnsAfter,
+  type Moved,
+  type Place,
+  type Places,
+} from '@lemniscus/core/assembly';
 import { EmptyState } from '../controls/empty-state';
 import { Icon } from '../controls/icon';
 import { figurePainter, isPlush } from '../controls/part-shape/figure-paint';
@@ -11,7 +21,7 @@ import { Assembling } from '../data/follows/assembling';
 import { CurrentMake } from '../data/open/current-make';
 import { MakeDraft } from '../data/open/make-draft';
 import { Figure } from '../drawing/figure/figure';
-import type { FigureBody, Picked } from '../drawing/figure/figure-body';
+import type { FigureBody, Held, Picked } from '../drawing/figure/figure-body';
 import { PinMap, type Dragged } from '../drawing/pin-map';
 import { pinMapModel } from '../drawing/pin-map-model';
 import { putTogether } from './figure-parts';
@@ -29,6 +39,11 @@ import { StepPanel } from './step-panel';
   providers: [KnownBodies],
   templateUrl: './assemble-stage.html',
   styleUrl: './assemble-stage.css',
+  host: {
+    '(window:keydown)': 'undoKey($event)',
+    '(window:beforeprint)': 'toPaper()',
+    '(window:afterprint)': 'printing.set(false)',
+  },
 })
 export class AssembleStage {
   protected readonly assembling = inject(Assembling);
@@ -37,7 +52,9 @@ export class AssembleStage {
   private readonly known = inject(KnownBodies);
   private readonly lengths = inject(LengthUnits);
   private readonly painter = figurePainter();
+  private readonly application = inject(ApplicationRef);
   private readonly figure = viewChild(Figure);
+  protected readonly printing = signal(false);
 
   protected readonly seen = signal<'figure' | 'order'>('figure');
   protected readonly panel = signal<'steps' | 'look'>('steps');
@@ -130,6 +147,7 @@ export class AssembleStage {
     );
   });
   protected readonly bodies = computed<readonly FigureBody[]>(() => this.together()?.bodies ?? []);
+  protected readonly whole = computed(() => this.together()?.height ?? null);
   protected readonly label = computed(() => {
     const places = this.places()?.places ?? [];
     return `${this.current.title()} put together: ${places.map((place) => `${place.feature.name} ${placeWords(place)}`).join(' ')}`;
@@ -156,6 +174,33 @@ export class AssembleStage {
     if (place) this.choose(place);
   }
 
+  protected readonly canHold = (held: Held): boolean => this.placeHeld(held) !== null;
+
+  private placeHeld({ body, eye }: Held): Place | null {
+    const together = this.together();
+    return (eye === null ? together?.places[body] : together?.set[body]?.[eye]) ?? null;
+  }
+
+  /** Dragged over a stitch of its host: there it goes. */
+  protected dragOver({ held, over }: { readonly held: Held; readonly over: Picked }): void {
+    const place = this.placeHeld(held);
+    const host = this.together();
+    const pieces = host?.pieces[over.body];
+    const shape = host?.bodies[over.body]?.shape;
+    if (!place || !pieces || !shape || !pieces.some(({ part, copy }) => part === place.host.part && copy === place.host.copy))
+      return;
+    const { stitches } = shape;
+    const piece = stitches.piece[over.stitch]!;
+    if (shape.pieces[piece]?.part !== place.host.part) return;
+    const row = stitches.row[over.stitch]!;
+    const { fabric } = place.wall.made;
+    const round = fabric.round[row] ?? 0;
+    const front = this.places()?.fronts.get(keyOf(place.host)) ?? 0;
+    const turns = turnsAfter(place.wall, round, row - fabric.roundStart[round]! + 0.5);
+    this.choose(place);
+    this.drag({ place, target: { round, fromFront: shortWay(-place.wall.leftward * (turns - front)) } });
+  }
+
   protected drag({ place, target }: Dragged): void {
     const all = this.assembling.places();
     const own = all?.places.find((each) => nameOf(each) === nameOf(place));
@@ -177,6 +222,18 @@ export class AssembleStage {
     const most = place.wall.counts.length - (place.gap ? 2 : 1);
     const round = Math.max(0, Math.min(most, pin.round - up * down));
     this.assembling.write(moved(all, place, { round, fromFront: pin.fromFront + right / count }));
+  }
+
+  protected undoKey(event: KeyboardEvent): void {
+    if (event.key.toLowerCase() !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey) return;
+    event.preventDefault();
+    this.draft.unwrite();
+  }
+
+  /** The sheet for paper is there only while it is printed; it has to be drawn before the event is over. */
+  protected toPaper(): void {
+    this.printing.set(true);
+    this.application.tick();
   }
 
   protected async save(kind: 'print' | 'svg' | 'png'): Promise<void> {

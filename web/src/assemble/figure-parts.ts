@@ -8,7 +8,7 @@ import {
   type Places,
   type Stance,
 } from '@lemniscus/core/assembly';
-import { fabricOf, type PartCount } from '@lemniscus/core/fabric';
+import { fabricOf, type Fabric, type PartCount } from '@lemniscus/core/fabric';
 import type { BodyShape } from '@lemniscus/core/shape';
 import type { FigureBody, FigureEye, FigurePaint } from '../drawing/figure/figure-body';
 import { yarnPaint } from '../drawing/yarn-colour';
@@ -22,10 +22,22 @@ export interface KnownBody {
 }
 
 export interface PutTogether {
+  /** In stitch widths. */
+  readonly height: number;
   readonly bodies: readonly FigureBody[];
   /** For each body the place it was put by; null for what carries the rest. */
   readonly places: readonly (Place | null)[];
   readonly pieces: readonly KnownBody['pieces'][];
+  /** For each body the places of what is set into it, in the order of its eyes. */
+  readonly set: readonly (readonly Place[])[];
+}
+
+/** Fabrics of parts, which a drag needs again and again. */
+const FABRICS = new WeakMap<PartCount, Fabric>();
+function fabricFor(part: PartCount): Fabric {
+  const known = FABRICS.get(part) ?? fabricOf(part);
+  FABRICS.set(part, known);
+  return known;
 }
 
 const MARK_STITCHES = 0.8;
@@ -49,7 +61,7 @@ export function putTogether(
     (most, body) => (most && size(most) >= size(body) ? most : body),
     null,
   );
-  if (!root) return { bodies: [], places: [], pieces: [] };
+  if (!root) return { height: 0, bodies: [], places: [], pieces: [], set: [] };
   const stances = new Map<KnownBody, Stance>([[root, AS_IT_STANDS]]);
   const by = new Map<KnownBody, Place>();
   // A host may itself be put on something: as often as there are bodies, whatever has its host is placed.
@@ -65,7 +77,8 @@ export function putTogether(
         place,
         { shape: on.shape, piece: pieceIn(on, host) },
         { shape: limb.shape, piece: pieceIn(limb, { part: feature.part!, copy }) },
-        fabricOf(parts[feature.part!]!),
+        fabricFor(parts[feature.part!]!),
+        under,
       );
       if (!own) continue;
       stances.set(limb, stanceOn(under, own));
@@ -74,8 +87,12 @@ export function putTogether(
     }
   }
   const shown = known.filter((body) => stances.has(body));
-  const low = Math.min(...shown.map((body) => lowest(body.shape, stances.get(body)!)));
+  const reaches = shown.map((body) => reachOf(body.shape, stances.get(body)!));
+  const low = Math.min(...reaches.map(([from]) => from));
+  // Before anything is begun it is shown as it will be.
+  const begun = known.some(({ worked }) => worked);
   return {
+    height: Math.max(...reaches.map(([, to]) => to)) - low,
     bodies: shown.map((body): FigureBody => {
       const { turn, at } = stances.get(body)!;
       const stance = { turn, at: [at[0], at[1] - low, at[2]] as const };
@@ -83,13 +100,14 @@ export function putTogether(
         shape: body.shape,
         paint: paint(body.shape),
         x: 0,
-        eyes: spotsOn(body, places, eyeRadius),
+        eyes: spotsOn(body, places, eyeRadius).map(({ eye }) => eye),
         stance,
-        ghost: !body.worked,
+        ghost: begun && !body.worked,
       };
     }),
     places: shown.map((body) => by.get(body) ?? null),
     pieces: shown.map(({ pieces }) => pieces),
+    set: shown.map((body) => spotsOn(body, places, eyeRadius).map(({ place }) => place)),
   };
 }
 
@@ -110,22 +128,30 @@ const pieceIn = ({ shape }: KnownBody, { part, copy }: { readonly part: number; 
       );
 };
 
-function lowest({ positions }: BodyShape, { turn, at }: Stance): number {
-  let low = Infinity;
-  for (let i = 0; i < positions.length; i += 3)
-    low = Math.min(low, turnedBy(turn, [positions[i]!, positions[i + 1]!, positions[i + 2]!])[1] + at[1]);
-  return low;
+/** From how low to how high a body reaches. */
+function reachOf({ positions }: BodyShape, { turn, at }: Stance): readonly [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = 0; i < positions.length; i += 3) {
+    const y = turnedBy(turn, [positions[i]!, positions[i + 1]!, positions[i + 2]!])[1] + at[1];
+    if (y < low) low = y;
+    if (y > high) high = y;
+  }
+  return [low, high];
 }
 
 /** Eyes, and what is stitched on. */
-function spotsOn(body: KnownBody, places: readonly Place[], eyeRadius: number): FigureEye[] {
-  return places.flatMap((place): FigureEye[] => {
+function spotsOn(
+  body: KnownBody,
+  places: readonly Place[],
+  eyeRadius: number,
+): { readonly eye: FigureEye; readonly place: Place }[] {
+  return places.flatMap((place) => {
     const { feature, host, pins } = place;
     if (feature.kind === 'piece' || !body.pieces.some(({ part, copy }) => part === host.part && copy === host.copy)) return [];
     const spot = spotOf(body.shape, pieceIn(body, host), place, pins[0]!);
     if (!spot) return [];
-    if (feature.kind === 'eyes') return [{ at: spot.at, out: spot.out, radius: eyeRadius }];
+    if (feature.kind === 'eyes') return [{ eye: { at: spot.at, out: spot.out, radius: eyeRadius }, place }];
     const flat = MARK_COLOURS[feature.id.split(' ')[0]!] ?? yarnPaint(feature.name).fill;
-    return [{ at: spot.at, out: spot.out, radius: MARK_STITCHES, flat }];
+    return [{ eye: { at: spot.at, out: spot.out, radius: MARK_STITCHES, flat }, place }];
   });
 }

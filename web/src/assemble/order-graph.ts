@@ -4,7 +4,9 @@ import { stepTitle } from '@lemniscus/core/assembly';
 import { curveBasis, line } from 'd3-shape';
 import type { StepAt } from '../data/follows/assembling';
 
-const BOX = { width: 176, height: 46 };
+const BOX = { width: 156, height: 46 };
+/** The room it is usually drawn in, width over height. */
+const ROOM = 1.35;
 const MOST_LETTERS = 40;
 /** More steps than this are read in the list. */
 const MOST_DRAWN = 120;
@@ -32,7 +34,7 @@ interface DrawnStep {
       }
       @for (step of drawn().steps; track step.id) {
         <g [class]="step.state" [attr.transform]="'translate(' + step.x + ' ' + step.y + ')'">
-          <rect x="-88" y="-23" width="176" height="46" rx="13" />
+          <rect x="-78" y="-23" width="156" height="46" rx="13" />
           @for (words of step.lines; track $index) {
             <text [attr.y]="step.lines.length === 1 ? 5 : $index * 17 - 4">{{ words }}</text>
           }
@@ -105,7 +107,13 @@ export class OrderGraph {
   readonly steps = input.required<readonly StepAt[]>();
 
   protected readonly hidden = computed(() => Math.max(0, this.steps().length - MOST_DRAWN));
-  protected readonly drawn = computed(() => laidOut(this.steps().slice(0, MOST_DRAWN)));
+  protected readonly drawn = computed(() => {
+    const steps = this.steps().slice(0, MOST_DRAWN);
+    // Whichever way it comes out larger in its room.
+    const [across, down] = [laidOut(steps, 'LR'), laidOut(steps, 'TB')];
+    const size = ({ width, height }: typeof across): number => Math.max(width / ROOM, height);
+    return size(across) <= size(down) ? across : down;
+  });
   protected readonly label = computed(
     () =>
       `The order of ${this.steps().length} steps: ${this.steps()
@@ -114,14 +122,17 @@ export class OrderGraph {
   );
 }
 
-function laidOut(steps: readonly StepAt[]): {
+function laidOut(
+  steps: readonly StepAt[],
+  rankdir: 'LR' | 'TB',
+): {
   readonly steps: readonly DrawnStep[];
   readonly edges: readonly { readonly id: string; readonly path: string; readonly easier: boolean }[];
   readonly width: number;
   readonly height: number;
 } {
   const graph = new Graph();
-  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 46 });
+  graph.setGraph({ rankdir, nodesep: 12, ranksep: 30 });
   graph.setDefaultEdgeLabel(() => ({}));
   const shown = new Set(steps.map(({ step }) => step.id));
   for (const { step } of steps) graph.setNode(step.id, { ...BOX });
@@ -154,7 +165,7 @@ function laidOut(steps: readonly StepAt[]): {
 /** Words in one line, or in two of about a length. */
 function inTwo(words: string): readonly string[] {
   const short = words.length > MOST_LETTERS ? `${words.slice(0, MOST_LETTERS - 1)}…` : words;
-  if (short.length <= 21) return [short];
+  if (short.length <= 19) return [short];
   const cut = short.lastIndexOf(' ', Math.ceil(short.length / 2) + 3);
   return cut < 0 ? [short] : [short.slice(0, cut), short.slice(cut + 1)];
 }

@@ -28,6 +28,7 @@ const OVERLAP = 8;
               [style.width.mm]="map.width"
               [style.height.mm]="map.height"
               [style.margin-left.mm]="-strip.from"
+              [paper]="true"
               [model]="map.model"
             />
           </div>
@@ -84,13 +85,14 @@ export class PinSheet {
         wall,
         fronts.get(key) ?? 0,
         places.filter(({ host }) => keyOf(host) === key),
+        true,
       );
       // As the map draws it, with room for its numbers.
       const width = 2 * model.half + 26;
       const strips: { readonly from: number; readonly width: number }[] = [];
       for (let from = 0; from < width - OVERLAP || from === 0; from += SHEET - OVERLAP)
         strips.push({ from, width: Math.min(SHEET, width - from) });
-      return { key, name: wall.name, model, width, height: model.height + 14, strips };
+      return { key, name: wall.name, model, width, height: model.height + 13.16, strips };
     });
   });
   protected readonly lines = computed(() => {

@@ -6,6 +6,8 @@ import { Assembling, type StepAt } from '../data/follows/assembling';
 import { CurrentMake } from '../data/open/current-make';
 import { PiecePlans } from '../data/open/piece-plans';
 
+/** What is left to do with a piece is told when so much of its last rounds is worked. */
+const NEARLY = 0.85;
 const DONE_WORDS: Readonly<Record<Step['kind'], string>> = {
   work: 'Worked',
   set: 'Eyes are in',
@@ -55,17 +57,17 @@ export class StepPanel {
   );
   protected readonly how = computed(() => {
     const feature = this.now()?.step.feature;
-    return feature ? HOW[feature.join] : '';
+    return feature ? HOW[this.placesOfNow()[0]?.join ?? feature.join] : '';
   });
   /** What is left to do with a piece whose last rounds this step works. */
   protected readonly finishing = computed(() => {
-    const step = this.now()?.step;
-    const piece = step && this.assembling.pieceOf(step);
-    const plan = piece && this.plans.of(piece.id);
-    if (!step || step.kind !== 'work' || !plan || step.rounds![1] < step.of) return [];
+    const now = this.now();
+    const ends = now?.step.kind === 'work' && now.step.rounds![1] === now.step.of && now.share >= NEARLY;
+    const plan = ends ? this.plans.of(this.assembling.pieceOf(now.step)?.id ?? '') : null;
+    if (!now || !plan) return [];
+    const { piece } = now.step;
     const sewn = this.steps().some(
-      ({ step: other }) =>
-        other.kind === 'join' && other.piece?.part === step.piece?.part && other.piece?.copy === step.piece?.copy,
+      ({ step: other }) => other.kind === 'join' && other.piece?.part === piece?.part && other.piece?.copy === piece?.copy,
     );
     return finishingOf(plan.counted, plan.fabric, sewn, this.current.stitch()?.width ?? 5).map(finishWords);
   });

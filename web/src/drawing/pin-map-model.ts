@@ -41,15 +41,23 @@ export interface PinMapModel {
   readonly rounds: readonly MapRound[];
   readonly start: string;
   readonly features: readonly MapFeature[];
+  /** How many times as high as it is it is drawn: 1 but for narrow edges on a screen. */
+  readonly tall: number;
 }
+
+/** On a screen an edge is drawn at least so high, of its length. */
+const LEAST_HIGH = 0.16;
 
 const at = (x: number, y: number): string => `${x.toFixed(2)} ${y.toFixed(2)}`;
 
 /** The wall of a host unrolled at true scale: every round as long as it is, cut open at the back. */
-export function pinMapModel(wall: Wall, front: number, places: readonly Place[]): PinMapModel {
-  const height = wall.along.at(-1) ?? 0;
-  const y = (along: number): number => (wall.upright ? height - along : along);
+export function pinMapModel(wall: Wall, front: number, places: readonly Place[], paper = false): PinMapModel {
   const halfAt = (round: number): number => (round < 0 ? 0 : Math.PI * wall.radius[round]!);
+  const half = Math.max(...wall.counts.map((_, round) => halfAt(round)));
+  const deep = wall.along.at(-1) ?? 0;
+  const tall = paper ? 1 : Math.max(1, (LEAST_HIGH * 2 * half) / Math.max(1, deep));
+  const height = deep * tall;
+  const y = (along: number): number => tall * (wall.upright ? deep - along : along);
   const yAt = (round: number): number => y(round < 0 ? 0 : wall.along[round]!);
   const every = wall.counts.length > 40 ? 5 : wall.counts.length > 14 ? 2 : 1;
   const rounds = wall.counts.map((_, round) =>
@@ -58,7 +66,8 @@ export function pinMapModel(wall: Wall, front: number, places: readonly Place[])
   return {
     wall,
     front,
-    half: Math.max(...wall.counts.map((_, round) => halfAt(round))),
+    half,
+    tall,
     height,
     rounds,
     start: startLine(wall, front, rounds),
@@ -132,12 +141,12 @@ const holeShort = ({ after, in: inside }: Pin): string => (inside ? `in ${after 
 
 /** The round and the way from the front at a point of the map; in a gap the hole nearest to it. */
 export function targetAt(
-  { wall, height }: PinMapModel,
+  { wall, height, tall }: PinMapModel,
   x: number,
   y: number,
   gap: boolean,
 ): { readonly round: number; readonly fromFront: number } {
-  const along = Math.min(height, Math.max(0, wall.upright ? height - y : y));
+  const along = Math.min(height, Math.max(0, wall.upright ? height - y : y)) / tall;
   let round = wall.along.findIndex((end) => end >= along);
   if (round < 0) round = wall.along.length - 1;
   if (gap) {

@@ -1,4 +1,15 @@
-import { Component, computed, ElementRef, input, output, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { Place, Target } from '@lemniscus/core/assembly';
 import { targetAt, type MapFeature, type PinMapModel } from './pin-map-model';
 
@@ -9,7 +20,11 @@ export interface Dragged {
 }
 
 /** Room round the map, mm. */
-const MARGIN = { side: 13, top: 9, bottom: 5 };
+const MARGIN = { side: 13, top: 5, bottom: 4 };
+/** Room for the word over the map, pixels. */
+const WORD = 16;
+/** On paper a letter is 3.4 mm high where it is 13 pixels on a screen. */
+const PAPER = 0.26;
 
 /**
  * The host unrolled at true scale, seen from outside with its front in the middle: every stitch, and everything on it with its
@@ -21,6 +36,7 @@ const MARGIN = { side: 13, top: 9, bottom: 5 };
     <svg
       #svg
       [attr.viewBox]="box()"
+      [style.--mm]="mm()"
       role="group"
       [attr.aria-label]="label()"
       (pointermove)="move($event)"
@@ -31,14 +47,14 @@ const MARGIN = { side: 13, top: 9, bottom: 5 };
         <path class="band" [attr.d]="round.band" [attr.fill]="round.fill" />
         <path class="stitches" [attr.d]="round.stitches" [attr.stroke]="round.edge" />
         @if (round.told) {
-          <text class="number" [attr.x]="-model().half - 2" [attr.y]="(round.from.y + round.to.y) / 2 + 1.4">
+          <text class="number" [attr.x]="-model().half - 2" [attr.y]="(round.from.y + round.to.y) / 2 + 4 * mm()">
             R{{ round.number }}
           </text>
         }
       }
       <path class="start" [attr.d]="model().start" />
       <path class="front" [attr.d]="'M0 -3V' + (model().height + 3)" />
-      <text class="word" x="0" y="-4.6">front</text>
+      <text class="word" x="0" [attr.y]="-3 - 4 * mm()">front</text>
       @for (feature of model().features; track feature.key) {
         <g
           class="feature"
@@ -84,9 +100,9 @@ const MARGIN = { side: 13, top: 9, bottom: 5 };
           }
           @if (feature.kind !== 'around') {
             @for (pin of feature.pins; track $index) {
-              <circle class="pin" [attr.cx]="pin.x" [attr.cy]="pin.y" r="1.5" />
+              <circle class="pin" [attr.cx]="pin.x" [attr.cy]="pin.y" [attr.r]="5 * mm()" />
               @if (selected() === feature.key) {
-                <text class="hole" [attr.x]="pin.x" [attr.y]="pin.y - 2.6">{{ pin.words }}</text>
+                <text class="hole" [attr.x]="pin.x" [attr.y]="pin.y - 9 * mm()">{{ pin.words }}</text>
               }
             }
           }
@@ -117,7 +133,7 @@ const MARGIN = { side: 13, top: 9, bottom: 5 };
       stroke-linejoin: round;
     }
     text {
-      font-size: 4.2px;
+      font-size: calc(13px * var(--mm));
       fill: var(--soft);
     }
     .number {
@@ -198,7 +214,7 @@ const MARGIN = { side: 13, top: 9, bottom: 5 };
       fill: var(--ink);
       paint-order: stroke;
       stroke: var(--card);
-      stroke-width: 1.2px;
+      stroke-width: calc(3px * var(--mm));
     }
   `,
 })
@@ -213,15 +229,37 @@ export class PinMap {
   /** Moved by so many stitches to the right and rounds down, by a key. */
   readonly nudged = output<{ readonly place: Place; readonly right: number; readonly down: number }>();
 
+  /** For paper, where letters have a size in mm. */
+  readonly paper = input(false);
+  private readonly room = signal({ width: 0, height: 0 });
+  /** Millimetres of the map a pixel of the screen takes. */
+  protected readonly mm = computed(() => {
+    const { width, height } = this.room();
+    if (this.paper() || width === 0 || height === 0) return PAPER;
+    const { half, height: high } = this.model();
+    return Math.max((2 * half + 2 * MARGIN.side) / width, (high + MARGIN.top + MARGIN.bottom) / Math.max(40, height - WORD));
+  });
+
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   /** What is held, by its name, as places change while it moves; from where in it, mm. */
   private held: { readonly key: string; readonly dx: number; readonly dy: number; moved: boolean } | null = null;
 
   protected readonly box = computed(() => {
     const { half, height } = this.model();
-    return `${-half - MARGIN.side} ${-MARGIN.top} ${2 * half + 2 * MARGIN.side} ${height + MARGIN.top + MARGIN.bottom}`;
+    const top = MARGIN.top + WORD * this.mm();
+    return `${-half - MARGIN.side} ${-top} ${2 * half + 2 * MARGIN.side} ${height + top + MARGIN.bottom}`;
   });
   protected readonly label = computed(() => `${this.model().wall.name} unrolled, its front in the middle`);
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    afterNextRender(() => {
+      const svg = this.svg().nativeElement;
+      const watch = new ResizeObserver(() => this.room.set({ width: svg.clientWidth, height: svg.clientHeight }));
+      watch.observe(svg);
+      destroy.onDestroy(() => watch.disconnect());
+    });
+  }
 
   protected named({ place, pins }: MapFeature): string {
     const several = place.feature.copies.length > 1 ? ` ${place.copy}` : '';

@@ -7,7 +7,7 @@ import {
 } from '@codemirror/autocomplete';
 import { Prec, type Extension } from '@codemirror/state';
 import { hoverTooltip, keymap, type EditorView, type Tooltip } from '@codemirror/view';
-import { explainAt, STITCHES, STITCH_NAMES, type Terms } from '@lemniscus/core/notation';
+import { explainAt, type Explanation, STITCHES, STITCH_NAMES, type Terms } from '@lemniscus/core/notation';
 import type { NextRound } from '@lemniscus/core/spacing';
 
 /** What the editor's help asks of the reading. */
@@ -15,6 +15,10 @@ export interface HelpSource {
   readonly terms: () => Terms;
   /** Rounds that would go on with the rhythm before an offset. */
   readonly nextRounds: (offset: number) => readonly NextRound[];
+  /** What can be named in the making-up, where an offset lies in it; null elsewhere. */
+  readonly placeable: (offset: number) => readonly string[] | null;
+  /** What a line of the making-up is understood as, null elsewhere. */
+  readonly explainPlace: (offset: number) => Explanation | null;
 }
 
 const WORDS: readonly Completion[] = [
@@ -44,6 +48,8 @@ function complete(source: HelpSource): (context: CompletionContext) => Completio
   return (context) => {
     const line = context.state.doc.lineAt(context.pos);
     const before = line.text.slice(0, context.pos - line.from);
+    const names = source.placeable(line.from);
+    if (names) return completePlace(context, line.from, before, names);
     if (/^(?:R|Row|Rnd)?\s?\d*:?\s?$/i.test(before)) {
       const options = source.nextRounds(line.from).map(({ text, why }, i): Completion => ({
         label: text,
@@ -60,9 +66,50 @@ function complete(source: HelpSource): (context: CompletionContext) => Completio
   };
 }
 
+/** How a place is said, after what goes there. */
+const PLACE_WORDS: readonly Completion[] = [
+  { label: 'between R', detail: 'in the holes between two rounds' },
+  { label: 'at R', detail: 'at a round' },
+  { label: 'at the front', detail: 'half-way between the eyes' },
+  { label: 'at the back', detail: 'opposite the front' },
+  { label: 'a quarter round left of the front', detail: 'as you look at it' },
+  { label: 'stitches left of the front', detail: 'as you look at it' },
+  { label: 'stitches between them', detail: 'free between the two' },
+  { label: 'centred between Eyes', detail: 'in their middle' },
+  { label: 'evenly from the front', detail: 'all round' },
+  { label: 'one at each side', detail: 'a quarter left and right' },
+  { label: 'in the middle of the base', detail: 'of round 1' },
+  { label: 'on the edge', detail: 'of the last round' },
+  { label: 'tip down', detail: 'how it sits' },
+  { label: 'sewn flat', detail: 'both layers, along its edge' },
+  { label: 'edge to edge', detail: 'edge against edge' },
+  { label: 'embroidered', detail: 'stitched on' },
+];
+
+/** In the making-up: what goes somewhere at the start of a line, then where. */
+function completePlace(
+  context: CompletionContext,
+  from: number,
+  before: string,
+  names: readonly string[],
+): CompletionResult | null {
+  if (!before.includes(':')) {
+    if (before === '' && !context.explicit) return null;
+    return { from, options: names.map((label) => ({ label, apply: `${label}: ` })), validFor: /^[\p{L}\p{N} ]*$/u };
+  }
+  const word = context.matchBefore(/[a-z][a-z ]*$/i);
+  if (!word || (word.to - word.from < 2 && !context.explicit)) return null;
+  const start = word.from + (word.text.length - word.text.trimStart().length);
+  const named = names.flatMap((name) => [
+    { label: `on ${name}`, detail: 'what it goes on' },
+    { label: `mirrors ${name}`, detail: 'as far on the other side' },
+  ]);
+  return { from: start, options: [...named, ...PLACE_WORDS], validFor: /^[\p{L}\p{N} ]*$/u };
+}
+
 function explain(source: HelpSource): (view: EditorView, offset: number) => Tooltip | null {
   return (view, offset) => {
-    const said = explainAt(view.state.doc.toString(), offset, source.terms());
+    const said = source.explainPlace(offset) ?? explainAt(view.state.doc.toString(), offset, source.terms());
     if (!said) return null;
     return {
       pos: said.span.from,

@@ -1,3 +1,4 @@
+import { checkPlaces } from '@lemniscus/core/assembly';
 import { describe, fixesOf, type PatternCount } from '@lemniscus/core/fabric';
 import type { Fix, Severity } from '@lemniscus/core/notation';
 
@@ -18,13 +19,15 @@ export interface LineCount {
   readonly ok: boolean;
 }
 
-export function findingsOf({ diagnostics }: PatternCount): Finding[] {
-  return diagnostics.map((diagnostic) => ({
+export function findingsOf(count: PatternCount): Finding[] {
+  const places = checkPlaces(count).map(({ span, severity, message }) => ({ ...span, severity, message, fixes: [] }));
+  const read = count.diagnostics.map((diagnostic) => ({
     ...diagnostic.span,
     severity: diagnostic.severity,
     message: describe(diagnostic),
     fixes: fixesOf(diagnostic),
   }));
+  return [...read, ...places].sort((a, b) => a.from - b.from);
 }
 
 /** One row of the outline: a written line with what it really makes. */

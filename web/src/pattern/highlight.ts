@@ -17,6 +17,12 @@ export function highlightsOf({ pattern }: PatternCount): Highlight[] {
     if (to > from) all.push({ is, from, to });
   };
   for (const note of pattern.notes) add('note', note.span);
+  if (pattern.makingUpHeading) add('title', pattern.makingUpHeading);
+  for (const { placing, text, span } of pattern.makingUp) {
+    const colon = placing ? text.indexOf(':') : -1;
+    if (colon > 0) add('label', { from: span.from, to: span.from + colon });
+    add(placing ? 'place' : 'note', { from: colon > 0 ? span.from + colon + 1 : span.from, to: span.to });
+  }
   for (const part of pattern.parts) {
     if (part.heading.to <= (part.lines[0]?.span.from ?? Number.POSITIVE_INFINITY)) add('title', part.heading);
     for (const note of part.notes) add('note', note.span);

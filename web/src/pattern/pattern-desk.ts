@@ -6,7 +6,10 @@ import {
   counted,
   oldNameIn,
   placesIn,
+  printNamed,
+  printPlacing,
   rewrite,
+  type Explanation,
   type Form,
   type Pattern,
   type Terms,
@@ -78,6 +81,8 @@ export class PatternDesk {
   /** Share by which widths may be out with them. */
   readonly spread = input<number | null>(null);
   readonly hint = input('');
+  /** Takes back what was written into the text from elsewhere; whether there was anything. */
+  readonly undoElsewhere = input<() => boolean>(() => false);
   readonly textChange = output<string>();
 
   private readonly application = inject(ApplicationRef);
@@ -152,7 +157,24 @@ export class PatternDesk {
   protected readonly help: HelpSource = {
     terms: () => this.terms(),
     nextRounds: (offset) => this.roundsAfter(offset),
+    placeable: (offset) => this.placeable(offset),
+    explainPlace: (offset) => explainPlace(this.count().pattern, offset),
   };
+
+  /** What the making-up can name, where an offset lies in it. */
+  private placeable(offset: number): readonly string[] | null {
+    const { makingUpHeading, makingUp, parts } = this.count().pattern;
+    const end = Math.max(makingUp.at(-1)?.span.to ?? 0, makingUpHeading?.to ?? 0) + 1;
+    if (!makingUpHeading || offset < makingUpHeading.to || (offset > end && parts.some(({ heading }) => heading.from >= end)))
+      return null;
+    return [
+      ...parts.flatMap(({ name, copies }) => (copies === 2 ? [name, `${name} 1`, `${name} 2`] : [name])),
+      'Eyes',
+      'Mouth',
+      'Nose',
+      'Cheeks',
+    ];
+  }
 
   protected leaveName(): void {
     this.called.set(this.count().pattern);
@@ -252,4 +274,19 @@ function lineAt({ parts }: PatternCount, offset: number): { part: number; line: 
     return { part, line: Math.max(0, line) };
   }
   return null;
+}
+
+/** How a line of the making-up is understood. */
+function explainPlace({ makingUp }: Pattern, offset: number): Explanation | null {
+  const line = makingUp.find(({ span }) => offset >= span.from && offset < span.to);
+  if (!line) return null;
+  const { placing, span } = line;
+  if (!placing)
+    return { span, title: 'Kept as a note', words: 'It says no place that is understood. It can be placed by hand in Assemble.' };
+  const clear = printPlacing(placing);
+  return {
+    span,
+    title: printNamed(placing.subject),
+    words: clear === line.text ? 'Its place, in the clear form.' : `Read as “${clear}”.`,
+  };
 }

@@ -12,7 +12,7 @@ import {
   ViewEncapsulation,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { defaultKeymap, history, historyKeymap, undoDepth } from '@codemirror/commands';
 import { Annotation, EditorState, type Extension } from '@codemirror/state';
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view';
 import type { TextEdit } from '@lemniscus/core/notation';
@@ -38,6 +38,8 @@ export class PatternEditor {
   readonly marks = input.required<Marks>();
   readonly help = input.required<HelpSource>();
   readonly hint = input('');
+  /** Takes back what was written from elsewhere; whether there was anything. */
+  readonly undoElsewhere = input<() => boolean>(() => false);
   readonly textChange = output<string>();
   /** Where the cursor stands. */
   readonly cursor = output<number>();
@@ -101,11 +103,18 @@ export class PatternEditor {
   }
 
   private stateOf(doc: string): EditorState {
-    const source: HelpSource = { terms: () => this.help().terms(), nextRounds: (offset) => this.help().nextRounds(offset) };
+    const source: HelpSource = {
+      terms: () => this.help().terms(),
+      nextRounds: (offset) => this.help().nextRounds(offset),
+      placeable: (offset) => this.help().placeable(offset),
+      explainPlace: (offset) => this.help().explainPlace(offset),
+    };
     const extensions: Extension[] = [
       history(),
       drawSelection(),
       help(source),
+      // What was written from elsewhere is taken back where nothing was typed since.
+      keymap.of([{ key: 'Mod-z', run: (view) => undoDepth(view.state) === 0 && this.undoElsewhere()() }]),
       keymap.of([...defaultKeymap, ...historyKeymap]),
       EditorView.lineWrapping,
       EditorView.contentAttributes.of({ 'aria-label': 'Pattern text', spellcheck: 'false' }),

@@ -1,5 +1,6 @@
 import { Component, inject } from '@angular/core';
 import { CurrentMake } from '../data/open/current-make';
+import { MakeDraft } from '../data/open/make-draft';
 import { PatternDesk } from './pattern-desk';
 
 /** The pattern of the open make; every change is saved as it is typed. */
@@ -14,6 +15,7 @@ import { PatternDesk } from './pattern-desk';
     [yarnWeight]="current.make()!.yarnWeight"
     [stretch]="current.stretch()"
     [spread]="current.gauge()?.spread?.width ?? null"
+    [undoElsewhere]="unwrite"
     (textChange)="current.type($event)"
   />`,
   styles: `
@@ -26,4 +28,11 @@ import { PatternDesk } from './pattern-desk';
 })
 export class PatternStage {
   protected readonly current = inject(CurrentMake);
+  private readonly draft = inject(MakeDraft);
+
+  protected readonly unwrite = (): boolean => {
+    const can = this.draft.canUnwrite();
+    this.draft.unwrite();
+    return can;
+  };
 }

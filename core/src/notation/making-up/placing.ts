@@ -82,3 +82,14 @@ export interface MakingLine {
   readonly placing: Placing | null;
   readonly span: Span;
 }
+
+/** Everything a placing names: what it places, on what, and by what. */
+export function namesIn({ subject, host, height, round, mirrors }: Placing): Named[] {
+  return [subject, host, ...placedBy({ height, round, mirrors })].filter((each) => each !== null);
+}
+
+/** What the place of a thing goes by. */
+export function placedBy({ height, round, mirrors }: Pick<Placing, 'height' | 'round' | 'mirrors'>): Named[] {
+  const of = [height?.is === 'beside' ? height.of : null, round?.is === 'centred' || round?.is === 'opposite' ? round.of : null];
+  return [...of, mirrors].filter((each) => each !== null);
+}

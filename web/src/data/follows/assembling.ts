@@ -95,7 +95,7 @@ export class Assembling {
   /** Writes a feature's place into the pattern. */
   write(moved: Moved): void {
     const { text, count } = this.current.reading();
-    this.draft.change({ text: applyEdits(text, placingEdits(text, count, moved)) });
+    this.draft.writeText(applyEdits(text, placingEdits(text, count, moved)), `place ${moved.feature.id}`);
   }
 
   readonly order = computed<Order | null>(() => {

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Make } from '@lemniscus/api';
 import { catchError, debounceTime, EMPTY, filter, finalize, Subject, tap, type Observable } from 'rxjs';
 import { Choices } from './choices';
+import { TextSteps } from './text-steps';
 import { MakeApi } from '../server/make-api';
 import { KeptAnswers } from '../sync/kept-answers';
 import { fieldsOf, MakeChanges, type Told, type Unsaved } from '../sync/make-changes';
@@ -25,6 +26,7 @@ export class MakeDraft {
   private readonly stored = signal<Make | null>(null);
   private readonly unsaved = signal<Unsaved | null>(null);
   private readonly choices = new Choices();
+  private readonly texts = new TextSteps();
   /** Names the last change; the journal goes by it. */
   private at = 0;
   private waits = false;
@@ -81,6 +83,7 @@ export class MakeDraft {
     this.unsaved.set(null);
     this.settleAsk();
     this.choices.clear();
+    this.texts.clear();
   }
 
   /** Takes in the make as it is stored now, unless there are changes here: those are brought together when they are saved. */
@@ -120,6 +123,22 @@ export class MakeDraft {
   takeBack(): void {
     const before = this.choices.takeBack();
     if (before) this.apply(before);
+  }
+
+  /** Writes the text from elsewhere than its editor, so that it can be taken back: `what` names what follows quickly and is one step. */
+  writeText(text: string, what: string): void {
+    const make = this.make();
+    if (!make) return;
+    this.texts.remember(make.text, text, what);
+    this.apply({ text });
+  }
+
+  readonly canUnwrite = computed(() => this.texts.canTakeBack(this.make()?.text ?? ''));
+
+  /** Takes back what was written last from elsewhere than the editor. */
+  unwrite(): void {
+    const before = this.texts.takeBack(this.make()?.text ?? '');
+    if (before !== null) this.apply({ text: before });
   }
 
   private apply(change: Fields): void {

@@ -28,6 +28,8 @@ import { liningMaterial, litColour, yarnMaterial, type YarnLook } from './yarn-m
 const FINE_UP_TO = 1_600;
 const LIT = new Color('#3f7fd0');
 const WRONG = new Color('#c8322b');
+/** What is not worked yet is as pale as this. */
+const FADED = 0.68;
 const FORMS: readonly StitchForm[] = ['plain', 'increase', 'decrease', 'tall', 'lying', 'ridge', 'edge'];
 
 /** One body on the table: its stitches, what lies behind them, its eyes, and the shade under it. */
@@ -36,27 +38,33 @@ export class DrawnBody {
   /** For every mesh of a form, the stitch of each instance. */
   readonly meshes: { readonly mesh: InstancedMesh; readonly stitches: readonly number[] }[] = [];
   readonly lining: Mesh;
+  /** What is set into it, in the order it was given. */
+  eyes: readonly Group[] = [];
   private readonly figure = new Group();
+  private stitchAt: ReadonlyMap<number, number> | null = null;
   private readonly shape: BodyShape;
+  private readonly mirrored: boolean;
   private readonly painted: readonly Color[];
 
   constructor({ shape, paint, x, eyes, scale = 1, stance, ghost = false }: FigureBody) {
     this.shape = shape;
-    this.painted = paint.colours.map(litColour);
-    this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial(ghost));
+    this.mirrored = paint.mirrored;
+    const faded = new Color(paint.evening ? '#3b4248' : '#efe8da');
+    this.painted = paint.colours.map((css) => (ghost ? litColour(css).lerp(faded, FADED) : litColour(css)));
+    this.lining = new Mesh(liningOf(shape, this.painted), liningMaterial());
     // Seen from afar the shadow of the surface is that of its stitches, and it is cast every time the light moves.
     this.lining.castShadow = true;
     // Drawn first it hides the stitches of the far side, which then cost nothing.
     this.lining.renderOrder = -1;
     this.figure.scale.x = paint.mirrored ? -1 : 1;
     this.figure.add(this.lining);
-    if (!ghost) this.addStitches(paint.look);
-    for (const eye of eyes) this.figure.add(eyeOf(eye));
-    if (!ghost && !stance) this.figure.add(...markerThreads(shape));
+    this.addStitches(paint.look);
+    this.setEyes(eyes);
+    if (!stance) this.figure.add(...markerThreads(shape));
     this.group.position.x = x;
     this.group.scale.setScalar(scale);
     this.group.add(this.figure);
-    if (stance) placeIn(this.group, stance, paint.mirrored);
+    if (stance) this.stand(stance);
     else this.group.add(shadeUnder(shape));
     this.mark({ lit: new Set(), wrong: new Set() });
   }
@@ -87,6 +95,28 @@ export class DrawnBody {
       this.group.localToWorld(at);
       call();
     }
+  }
+
+  /** Puts it where it goes in the figure. */
+  stand(stance: Stance): void {
+    this.group.matrix.identity().decompose(this.group.position, this.group.quaternion, this.group.scale);
+    placeIn(this.group, stance, this.mirrored);
+  }
+
+  setEyes(eyes: readonly FigureEye[]): void {
+    this.figure.remove(...this.eyes);
+    this.eyes = eyes.map(eyeOf);
+    if (eyes.length > 0) this.figure.add(...this.eyes);
+  }
+
+  /** The stitch of a triangle of its surface, or null. */
+  stitchOfFace(face: number): number | null {
+    this.stitchAt ??= new Map(Array.from(this.shape.stitches.node, (node, i) => [node, i] as const));
+    for (let corner = 0; corner < 3; corner++) {
+      const stitch = this.stitchAt.get(this.shape.triangles[3 * face + corner]!);
+      if (stitch !== undefined) return stitch;
+    }
+    return null;
   }
 
   setCoarse(coarse: boolean): void {

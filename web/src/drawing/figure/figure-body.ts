@@ -31,7 +31,7 @@ export interface FigureBody {
   readonly eyes: readonly FigureEye[];
   /** How it is turned and moved to its place in a figure; bodies with one are looked at together. */
   readonly stance?: Stance;
-  /** Not worked yet: only the shade of it is there. */
+  /** Not worked yet: it is pale. */
   readonly ghost?: boolean;
 }
 
@@ -39,6 +39,12 @@ export interface FigureBody {
 export interface Picked {
   readonly body: number;
   readonly stitch: number;
+}
+
+/** What is taken hold of: a body, or something set into it, by its index among the body's eyes. */
+export interface Held {
+  readonly body: number;
+  readonly eye: number | null;
 }
 
 /** Stitches that stand out, by their index in the shape: those of the line looked at, and those with a slip. */

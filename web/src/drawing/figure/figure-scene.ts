@@ -15,7 +15,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { DrawnBody } from './drawn-body';
-import type { FigureBody, FigureMarks, Picked } from './figure-body';
+import type { FigureBody, FigureMarks, Held, Picked } from './figure-body';
 import type { FigureView } from './figure-view';
 
 const FOV = 16;
@@ -30,6 +30,7 @@ export class FigureScene {
   private readonly rim = new DirectionalLight('#dbe8ff', 0.9);
   private readonly table = new Mesh(new PlaneGeometry(1, 1), new ShadowMaterial({ opacity: 0.2 }));
   private bodies: DrawnBody[] = [];
+  private given: readonly FigureBody[] = [];
   /** Bodies in their places in one figure are walked around as one. */
   private together = false;
   private middle = 1;
@@ -71,6 +72,15 @@ export class FigureScene {
 
   /** Puts bodies on the table, in place of those that stood there. */
   show(bodies: readonly FigureBody[]): void {
+    const before = this.given;
+    this.given = bodies;
+    if (before.length === bodies.length && bodies.every((body, i) => onlyMoved(body, before[i]!))) {
+      for (const [i, { stance, eyes }] of bodies.entries()) {
+        if (stance) this.bodies[i]!.stand(stance);
+        if (eyes !== before[i]!.eyes) this.bodies[i]!.setEyes(eyes);
+      }
+      return;
+    }
     this.clear();
     const evening = bodies[0]?.paint.evening ?? false;
     this.renderer.toneMappingExposure = evening ? 1.05 : 1.2;
@@ -94,7 +104,7 @@ export class FigureScene {
     this.renderer.shadowMap.autoUpdate = !coarse;
     for (const body of this.bodies) {
       body.setCoarse(coarse);
-      body.group.rotation.y = several ? -view.turn : 0;
+      if (!this.together) body.group.rotation.y = several ? -view.turn : 0;
     }
     const turn = several ? 0 : view.turn;
     const distance = this.distance(view);
@@ -108,27 +118,26 @@ export class FigureScene {
 
   /** From where to where the tallest body was seen when it was drawn last, pixels of the host from its top. */
   span(): { readonly top: number; readonly bottom: number } | null {
-    const tallest = this.bodies.reduce<DrawnBody | null>(
-      (most, body) => (most && most.height >= body.height ? most : body),
-      null,
-    );
-    if (!tallest) return null;
+    const tallest = this.together
+      ? null
+      : this.bodies.reduce<DrawnBody | null>((most, body) => (most && most.height >= body.height ? most : body), null);
+    const own = this.together ? this.bodies : tallest ? [tallest] : [];
+    if (own.length === 0) return null;
     const at = new Vector3();
     let [low, high] = [Infinity, -Infinity];
-    tallest.eachPoint(at, () => {
-      const y = at.project(this.camera).y;
-      if (y < low) low = y;
-      if (y > high) high = y;
-    });
+    for (const body of own)
+      body.eachPoint(at, () => {
+        const y = at.project(this.camera).y;
+        if (y < low) low = y;
+        if (y > high) high = y;
+      });
     const pixels = (y: number): number => ((1 - y) / 2) * this.host.clientHeight;
     return { top: pixels(high), bottom: pixels(low) };
   }
 
   /** The stitch seen at a place of the host, or null. */
   pick(x: number, y: number): Picked | null {
-    const at = new Vector2((2 * x) / this.host.clientWidth - 1, 1 - (2 * y) / this.host.clientHeight);
-    const ray = new Raycaster();
-    ray.setFromCamera(at, this.camera);
+    const ray = this.rayAt(x, y);
     let [best, near] = [null as Picked | null, Infinity];
     for (const [body, drawn] of this.bodies.entries())
       for (const { mesh, stitches } of drawn.meshes) {
@@ -138,6 +147,42 @@ export class FigureScene {
         best = { body, stitch: stitches[hit.instanceId]! };
       }
     return best;
+  }
+
+  /** What is seen at a place of the host, to be taken hold of: something set into a body, or a body. */
+  held(x: number, y: number): Held | null {
+    const ray = this.rayAt(x, y);
+    let [best, near] = [null as Held | null, Infinity];
+    for (const [body, { lining, eyes }] of this.bodies.entries())
+      for (const [index, object] of [lining, ...eyes].entries()) {
+        const [hit] = ray.intersectObject(object, true);
+        if (!hit || hit.distance >= near) continue;
+        near = hit.distance;
+        best = { body, eye: index === 0 ? null : index - 1 };
+      }
+    return best;
+  }
+
+  /** The stitch seen at a place of the host, of any body but one. */
+  over(x: number, y: number, but: number | null): Picked | null {
+    const ray = this.rayAt(x, y);
+    let [best, near] = [null as Picked | null, Infinity];
+    for (const [body, drawn] of this.bodies.entries()) {
+      if (body === but) continue;
+      const [hit] = ray.intersectObject(drawn.lining, false);
+      const stitch = hit?.faceIndex === undefined || hit.faceIndex === null ? null : drawn.stitchOfFace(hit.faceIndex);
+      if (!hit || stitch === null || hit.distance >= near) continue;
+      near = hit.distance;
+      best = { body, stitch };
+    }
+    return best;
+  }
+
+  private rayAt(x: number, y: number): Raycaster {
+    const at = new Vector2((2 * x) / this.host.clientWidth - 1, 1 - (2 * y) / this.host.clientHeight);
+    const ray = new Raycaster();
+    ray.setFromCamera(at, this.camera);
+    return ray;
   }
 
   /** Where a point of the table is seen, pixels of the host from its left and its top. */
@@ -218,6 +263,17 @@ export class FigureScene {
     this.key.shadow.camera.updateProjectionMatrix();
     this.key.shadow.normalBias = 0.12;
   }
+}
+
+/** Whether a body of a figure is the one before, in the same yarn, somewhere else. */
+function onlyMoved(body: FigureBody, before: FigureBody): boolean {
+  return (
+    body.stance !== undefined &&
+    before.stance !== undefined &&
+    body.shape === before.shape &&
+    body.ghost === before.ghost &&
+    JSON.stringify(body.paint) === JSON.stringify(before.paint)
+  );
 }
 
 /** How far a shape reaches from its axis, stitch widths. */

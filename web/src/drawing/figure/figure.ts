@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { outlineSvg, surfaceFile, type FigureFile } from './figure-files';
 import { FigureRuler } from './figure-ruler';
-import type { FigureBody, FigureMarks, Picked } from './figure-body';
+import type { FigureBody, FigureMarks, Held, Picked } from './figure-body';
 import type { FigureScene } from './figure-scene';
 import { FRONT, keyed, nearer, turned, type FigureView } from './figure-view';
 import { flatFigure } from './flat-figure';
@@ -55,6 +55,13 @@ export class Figure {
   /** What stands under the bodies, if anything; one that is `on` stands out. */
   readonly names = input<readonly { readonly words: string; readonly on: boolean }[]>([]);
   readonly ruler = input(true);
+  /** Height of bodies in their places in one figure, in stitch widths; null where each stands by itself. */
+  readonly whole = input<number | null>(null);
+  /** Whether something can be dragged over the others. */
+  readonly canHold = input<(held: Held) => boolean>(() => false);
+  /** What is held is over this stitch. */
+  readonly dragged = output<{ readonly held: Held; readonly over: Picked }>();
+  readonly dropped = output();
   /** A stitch was clicked. */
   readonly picked = output<Picked>();
 
@@ -73,6 +80,7 @@ export class Figure {
   private still: ReturnType<typeof setTimeout> | undefined;
   private readonly pointers = new Map<number, { x: number; y: number }>();
   private moved = 0;
+  private held: Held | null = null;
 
   protected readonly sides = [
     { key: 'f', name: 'Front' },
@@ -81,6 +89,8 @@ export class Figure {
   ] as const;
 
   protected readonly heightMm = computed(() => {
+    const whole = this.whole();
+    if (whole !== null) return whole * this.mmPerUnit();
     return Math.max(0, ...this.bodies().map(({ shape, scale = 1 }) => scale * shape.size[1])) * this.mmPerUnit();
   });
   /** Where the tallest body is seen, pixels of the stage from its top. */
@@ -211,6 +221,8 @@ export class Figure {
     this.moved = 0;
     this.turnedFrames = 0;
     clearTimeout(this.still);
+    const held = this.pointers.size === 1 ? (this.scene()?.held(...this.onStage(event)) ?? null) : null;
+    this.held = held && this.canHold()(held) ? held : null;
   }
 
   protected drag(event: PointerEvent): void {
@@ -221,7 +233,19 @@ export class Figure {
     const before = this.spread();
     this.pointers.set(event.pointerId, { x: event.clientX, y: event.clientY });
     if (this.pointers.size === 2 && before > 0) this.view.update((view) => nearer(view, this.spread() / before));
+    else if (this.held) this.dragHeld(event, this.held);
     else if (this.moved > CLICK) this.view.update((view) => turned(view, -dx * PER_PIXEL, dy * PER_PIXEL));
+  }
+
+  private onStage({ clientX, clientY }: PointerEvent): [number, number] {
+    const { left, top } = this.stage().nativeElement.getBoundingClientRect();
+    return [clientX - left, clientY - top];
+  }
+
+  private dragHeld(event: PointerEvent, held: Held): void {
+    if (this.moved <= CLICK) return;
+    const over = this.scene()?.over(...this.onStage(event), held.eye === null ? held.body : null);
+    if (over) this.dragged.emit({ held, over });
   }
 
   /** How far two fingers are apart; 0 where there are not two. */
@@ -232,6 +256,8 @@ export class Figure {
 
   protected release(event: PointerEvent): void {
     const one = this.pointers.delete(event.pointerId) && this.pointers.size === 0;
+    if (one && this.held && this.moved > CLICK) this.dropped.emit();
+    this.held = null;
     if (one && this.coarse()) this.still = setTimeout(() => this.coarse.set(false), STILL_MS);
     if (!one || this.moved > CLICK || event.type === 'pointercancel') return;
     const picked = this.pickedAt(event.clientX, event.clientY);

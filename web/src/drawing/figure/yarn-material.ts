@@ -72,9 +72,8 @@ export function yarnMaterial(look: YarnLook): MeshStandardMaterial {
 }
 
 /** What lies behind the stitches, so that nothing shows through; alone, it is the figure from afar. */
-export function liningMaterial(ghost = false): MeshStandardMaterial {
-  const through = ghost ? { transparent: true, opacity: 0.38, depthWrite: false } : {};
-  return new MeshStandardMaterial({ vertexColors: true, roughness: 1, side: DoubleSide, ...through });
+export function liningMaterial(): MeshStandardMaterial {
+  return new MeshStandardMaterial({ vertexColors: true, roughness: 1, side: DoubleSide });
 }
 
 /** Yarn as it is lit: neither so black nor so white that its stitches cannot be told. */
