@@ -16,7 +16,7 @@ export function asWritten(
     if (made) return made;
     const fabric = fabricOf(counted);
     const profile = scaleProfile(unitProfile(outlineOf(fabric), height / width), width);
-    const piece = { counted, fabric, profile, worked: fabric.roundCount };
+    const piece = { counted, fabric, profile };
     known.set(part, piece);
     return piece;
   };

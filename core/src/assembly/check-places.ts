@@ -64,7 +64,7 @@ function quickly({ parts }: PatternCount): (part: number) => MadePiece | null {
     const fabric = fabricOf(counted);
     const outline = outlineOf(fabric);
     const profile = { ...plainProfile(outline.counts, STITCH), flat: isFlatLie(outline.lie) };
-    const piece = { counted, fabric, profile, worked: fabric.roundCount };
+    const piece = { counted, fabric, profile };
     known.set(part, piece);
     return piece;
   };

@@ -7,8 +7,6 @@ export interface MadePiece {
   readonly counted: PartCount;
   readonly fabric: Fabric;
   readonly profile: Profile;
-  /** Rounds that are worked; all of them where nothing is known. */
-  readonly worked: number;
 }
 
 /** The wall of a piece that things are placed on: where its stitches are, and how far they lie from one another. */
@@ -28,6 +26,8 @@ export interface Wall {
   readonly heights: readonly number[];
   /** Half the mean width at the top of each round, mm. */
   readonly radius: readonly number[];
+  /** Half the mean width of what the first round is worked over, mm: 0 for a ring. */
+  readonly startRadius: number;
 }
 
 /** @param hand which one works: a right-handed maker goes from right to left over the side in front, seen from outside */
@@ -58,6 +58,11 @@ export function wallOf(made: MadePiece, lean: Lean, hand: 'right' | 'left'): Wal
     along,
     heights,
     radius,
+    // Over an edge, loops or a bridge it begins about as wide as it goes on.
+    startRadius:
+      fabric.foundation && fabric.foundation.from !== 'chain'
+        ? (radius[0] ?? 0)
+        : profile.base.r + (2 * profile.base.s) / Math.PI,
   };
 }
 

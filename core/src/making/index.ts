@@ -50,6 +50,7 @@ export { actionsIn, isFinished, placeOfStitch, roundStartBefore, stepFrom, stitc
 export {
   closingRound,
   colourAhead,
+  lastCorner,
   roundsInLine,
   timelyOf,
   type ColourAhead,

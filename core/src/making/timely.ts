@@ -41,7 +41,7 @@ const AHEAD = 2;
 
 /** Everything of a piece that has its time, in the order of the work. */
 export function timelyOf(counted: PartCount, fabric: Fabric, at: Position, { openings, handMm, stuffed }: Openings): Timely[] {
-  const { round } = within(fabric, at);
+  const { round, action } = within(fabric, at);
   const found: Timely[] = [];
   const said = gatesOf(counted.part);
   const roundOfLine = (line: number): number => {
@@ -58,6 +58,14 @@ export function timelyOf(counted: PartCount, fabric: Fabric, at: Position, { ope
   };
   for (const gate of said) {
     const before = timeOf(gate, roundOfLine(gate.before), counted, closes);
+    const corner = gate.kind === 'stuffing' ? lastCorner(fabric, before) : null;
+    if (corner !== null) {
+      // Between two layers there is room until the last corner is worked.
+      const near: Nearness = round > before || (round === before && action >= corner) ? 'last chance' : 'ahead';
+      if (round <= before + PATIENCE)
+        found.push({ id: `${gate.kind} ${gate.text}`, kind: gate.kind, text: gate.text, round: before, near });
+      continue;
+    }
     // Eyes and stuffing can still be done until the hand does not fit any more.
     const needsHand = gate.kind === 'eyes' || gate.kind === 'stuffing' || gate.kind === 'face';
     add(gate.kind, gate.text, before, needsHand ? Math.max(before, closes ?? fabric.roundCount) : before);
@@ -76,6 +84,15 @@ export function timelyOf(counted: PartCount, fabric: Fabric, at: Position, { ope
   return found
     .filter((one) => !(one.kind === 'right side' && !one.text && round > RIGHT_SIDE.to))
     .sort((a, b) => a.round - b.round);
+}
+
+/** The action of a round through two layers in which its last corner begins; null for other rounds. */
+export function lastCorner(fabric: Fabric, round: number): number | null {
+  if (fabric.foundations.get(round)?.from !== 'layers') return null;
+  const [from, end] = [fabric.roundAction[round]!, fabric.roundAction[round + 1]!];
+  for (let action = end - 1; action >= from; action--)
+    if (fabric.actionStart[action + 1]! - fabric.actionStart[action]! > 1) return action - from;
+  return null;
 }
 
 /**

@@ -4,6 +4,7 @@ import {
   describeProblem,
   keyOf,
   moved,
+  numberOfRound,
   placeWords,
   shortWay,
   turnsAfter,
@@ -89,6 +90,8 @@ export class AssembleStage {
     const selected = this.selectedPlace();
     return selected ? keyOf(selected.host) : (this.hosts()[0]?.key ?? null);
   });
+  /** Whether what is moved is where it was really put, and not what the pattern says. */
+  protected readonly elsewhere = signal(false);
   protected readonly selected = signal<string | null>(null);
   private readonly selectedPlace = computed(
     () => this.places()?.places.find((place) => nameOf(place) === this.selected()) ?? null,
@@ -209,8 +212,17 @@ export class AssembleStage {
 
   protected drop(): void {
     const dragging = this.dragging();
+    const place = this.selectedPlace();
     this.dragging.set(null);
-    if (dragging) this.assembling.write(dragging);
+    if (!dragging) return;
+    if (this.elsewhere() && place) this.keepElsewhere(place);
+    else this.assembling.write(dragging);
+  }
+
+  /** Keeps where a thing really is; the pattern stays as it is, and the other of a pair follows. */
+  private keepElsewhere({ feature, copy, wall, pins }: Place): void {
+    const { round, after, in: inside } = pins[0]!;
+    this.assembling.putElsewhere(feature, copy, { round: numberOfRound(wall, round), after, inside });
   }
 
   protected nudge({ place, right, down }: { place: Place; right: number; down: number }): void {
@@ -221,7 +233,13 @@ export class AssembleStage {
     const up = place.wall.upright ? 1 : -1;
     const most = place.wall.counts.length - (place.gap ? 2 : 1);
     const round = Math.max(0, Math.min(most, pin.round - up * down));
-    this.assembling.write(moved(all, place, { round, fromFront: pin.fromFront + right / count }));
+    const change = moved(all, place, { round, fromFront: pin.fromFront + right / count });
+    if (!this.elsewhere()) {
+      this.assembling.write(change);
+      return;
+    }
+    const now = this.assembling.preview(change)?.places.find((each) => nameOf(each) === nameOf(place));
+    if (now) this.keepElsewhere(now);
   }
 
   protected undoKey(event: KeyboardEvent): void {

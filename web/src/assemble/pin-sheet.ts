@@ -88,7 +88,7 @@ export class PinSheet {
         true,
       );
       // As the map draws it, with room for its numbers.
-      const width = 2 * model.half + 26;
+      const width = 2 * model.half + 2 * (3 + 34 * 0.26);
       const strips: { readonly from: number; readonly width: number }[] = [];
       for (let from = 0; from < width - OVERLAP || from === 0; from += SHEET - OVERLAP)
         strips.push({ from, width: Math.min(SHEET, width - from) });

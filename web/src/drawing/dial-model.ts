@@ -231,6 +231,31 @@ function rowsAtHand(fabric: Fabric, round: number, action: number): { readonly f
   return { from, to: Math.max(from, fabric.actionStart[action + 1]!) };
 }
 
+/** Where something goes on a round that is shown: in a stitch of it, or in the hole behind so many, at its top. */
+export interface DialPin {
+  readonly round: number;
+  readonly after: number;
+  readonly in: boolean;
+}
+
+/** Where the pins of the rounds that are shown stand: angle, turns, and radius. */
+export function dialPins(
+  fabric: Fabric,
+  angles: Float64Array,
+  layout: DialLayout,
+  pins: readonly DialPin[],
+): readonly { readonly angle: number; readonly radius: number }[] {
+  return pins.flatMap(({ round, after, in: inside }) => {
+    const count = roundLength(fabric, round);
+    if (round < layout.lowest || round > layout.round || count === 0) return [];
+    const row = fabric.roundStart[round]! + (after % count);
+    const angle = angleOf(angles, row) - (inside ? 0 : 0.5 / count);
+    return [{ angle, radius: layout.radius(row) + (inside ? 0 : PIN_ABOVE * DIAL.step) }];
+  });
+}
+/** A hole is so far above the middle of its stitches, of a step. */
+const PIN_ABOVE = 0.42;
+
 /** What stands under the hook, and where the round began. */
 export function dialHook(
   fabric: Fabric,

@@ -66,6 +66,26 @@ export function layerShapes(layer: DialLayer, track: Track, palette: DialPalette
   return shapes.list();
 }
 
+/** A pin: a small ring where something goes. */
+export function pinShapes(
+  pins: readonly { readonly angle: number; readonly radius: number }[],
+  track: Track,
+  { act, evening }: DialPalette,
+): readonly Shape[] {
+  return pins.map(({ angle, radius }) => {
+    const [x, y] = pointAt(track, angle, radius);
+    return {
+      d: `M${x - PIN} ${y}a${PIN} ${PIN} 0 1 0 ${2 * PIN} 0a${PIN} ${PIN} 0 1 0 ${-2 * PIN} 0Z`,
+      alpha: 1,
+      fill: evening ? '#22272c' : '#fffdf8',
+      stroke: act,
+      width: 3.4,
+      dashed: false,
+    };
+  });
+}
+const PIN = 6.5;
+
 /** The stitch marker at the round's start. */
 export function markerShapes({ angle, radius }: DialHook['marker'], track: Track, { act }: DialPalette): readonly Shape[] {
   const end = pointAt(track, angle, radius + 30);

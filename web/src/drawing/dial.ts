@@ -15,8 +15,18 @@ import type { Fabric } from '@lemniscus/core/fabric';
 import { actionsIn, type Position } from '@lemniscus/core/making';
 import type { MarkedStitch } from '@lemniscus/core/notation';
 import { stitchAngles, UPRIGHT, type Lean } from '@lemniscus/core/spacing';
-import { DIAL, dialActions, dialBelow, dialHook, dialLayout, placeAt, type DialLayout } from './dial-model';
-import { DASHES, layerShapes, markerShapes, paintShapes, type DialPalette, type Shape } from './dial-shapes';
+import {
+  DIAL,
+  dialActions,
+  dialBelow,
+  dialHook,
+  dialLayout,
+  dialPins,
+  placeAt,
+  type DialLayout,
+  type DialPin,
+} from './dial-model';
+import { DASHES, layerShapes, markerShapes, paintShapes, pinShapes, type DialPalette, type Shape } from './dial-shapes';
 import { pointAt, turnTo } from './dial-track';
 
 /** The canvas is turned as a picture; finer than the screen it stays crisp. */
@@ -26,6 +36,7 @@ const FINER = 1.5;
 interface Painted {
   readonly size: number;
   readonly below: readonly Shape[];
+  readonly pinned: readonly Shape[];
   readonly layout: DialLayout;
   readonly action: number;
 }
@@ -112,6 +123,9 @@ export class Dial {
   /** How the maker's rounds creep. */
   readonly lean = input<Lean>(UPRIGHT);
 
+  /** Where things go on this piece. */
+  readonly pins = input<readonly DialPin[]>([]);
+
   /** Left-handed work goes round the other way. */
   readonly mirrored = input(false);
 
@@ -123,6 +137,10 @@ export class Dial {
   private readonly layout = computed(() => dialLayout(this.fabric(), this.angles(), this.round()));
   private readonly palette = computed(() => readPalette(this.evening()));
   private readonly below = computed(() => this.shapesOf(dialBelow(this.fabric(), this.angles(), this.layout())));
+  private readonly pinned = computed(() => {
+    const pins = dialPins(this.fabric(), this.angles(), this.layout(), this.pins());
+    return pinShapes(pins, this.layout().track, this.palette());
+  });
   private readonly hook = computed(() =>
     dialHook(this.fabric(), this.angles(), this.layout(), this.position().action, this.marked()),
   );
@@ -188,10 +206,12 @@ export class Dial {
     const size = Math.round(this.width() * Math.max(devicePixelRatio, FINER));
     const layout = this.layout();
     const below = this.below();
+    const pinned = this.pinned();
     const { round, action } = this.position();
     if (!context || size === 0) return;
     const was = this.painted;
-    const goesOn = was?.size === size && was.layout === layout && was.below === below && was.action <= action;
+    const goesOn =
+      was?.size === size && was.layout === layout && was.below === below && was.pinned === pinned && was.action <= action;
     if (!goesOn) {
       canvas.width = canvas.height = size;
       const unit = size / (2 * DIAL.half);
@@ -200,8 +220,9 @@ export class Dial {
       paintShapes(context, this.shapesOf(this.actions(action + 1, actionsIn(this.fabric(), round))));
     }
     paintShapes(context, this.shapesOf(this.actions(goesOn ? was.action : 0, action)));
+    paintShapes(context, pinned);
     paintShapes(context, markerShapes(this.hook().marker, layout.track, this.palette()));
-    this.painted = { size, below, layout, action };
+    this.painted = { size, below, pinned, layout, action };
   }
 }
 

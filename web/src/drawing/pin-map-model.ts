@@ -52,7 +52,7 @@ const at = (x: number, y: number): string => `${x.toFixed(2)} ${y.toFixed(2)}`;
 
 /** The wall of a host unrolled at true scale: every round as long as it is, cut open at the back. */
 export function pinMapModel(wall: Wall, front: number, places: readonly Place[], paper = false): PinMapModel {
-  const halfAt = (round: number): number => (round < 0 ? 0 : Math.PI * wall.radius[round]!);
+  const halfAt = (round: number): number => Math.PI * (round < 0 ? wall.startRadius : wall.radius[round]!);
   const half = Math.max(...wall.counts.map((_, round) => halfAt(round)));
   const deep = wall.along.at(-1) ?? 0;
   const tall = paper ? 1 : Math.max(1, (LEAST_HIGH * 2 * half) / Math.max(1, deep));

@@ -20,9 +20,10 @@ export interface Dragged {
 }
 
 /** Room round the map, mm. */
-const MARGIN = { side: 13, top: 5, bottom: 4 };
-/** Room for the word over the map, pixels. */
+const MARGIN = { side: 3, top: 5, bottom: 4 };
+/** Room for the word over the map, and for numbers beside it, pixels. */
 const WORD = 16;
+const NUMBER = 34;
 /** On paper a letter is 3.4 mm high where it is 13 pixels on a screen. */
 const PAPER = 0.26;
 
@@ -237,7 +238,10 @@ export class PinMap {
     const { width, height } = this.room();
     if (this.paper() || width === 0 || height === 0) return PAPER;
     const { half, height: high } = this.model();
-    return Math.max((2 * half + 2 * MARGIN.side) / width, (high + MARGIN.top + MARGIN.bottom) / Math.max(40, height - WORD));
+    return Math.max(
+      (2 * half + 2 * MARGIN.side) / Math.max(40, width - 2 * NUMBER),
+      (high + MARGIN.top + MARGIN.bottom) / Math.max(40, height - WORD),
+    );
   });
 
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
@@ -247,7 +251,8 @@ export class PinMap {
   protected readonly box = computed(() => {
     const { half, height } = this.model();
     const top = MARGIN.top + WORD * this.mm();
-    return `${-half - MARGIN.side} ${-top} ${2 * half + 2 * MARGIN.side} ${height + top + MARGIN.bottom}`;
+    const side = half + MARGIN.side + NUMBER * this.mm();
+    return `${-side} ${-top} ${2 * side} ${height + top + MARGIN.bottom}`;
   });
   protected readonly label = computed(() => `${this.model().wall.name} unrolled, its front in the middle`);
 

@@ -11,6 +11,7 @@ import { ChangedCard } from './changed-card';
 import { comingUp } from './coming-up';
 import { Due } from './due';
 import { DueCard } from './due-card';
+import { NeededCard } from './needed-card';
 import { gateAdvice, runsOutWords } from './gate-advice';
 import { NewNameCard } from './new-name-card';
 import { Pieces } from './pieces';
@@ -18,7 +19,7 @@ import { Pieces } from './pieces';
 /** Beside the work: what is due, what a sibling had, whether the yarn lasts, and the rounds ahead. */
 @Component({
   selector: 'lem-coming-up',
-  imports: [ChangedCard, DueCard, NewNameCard, NzButtonModule, RouterLink],
+  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NzButtonModule, RouterLink],
   templateUrl: './coming-up-list.html',
   styleUrl: './coming-up-list.css',
 })

@@ -6,6 +6,7 @@ import { Gathering } from '../data/follows/gathering';
 import { AtHook } from './at-hook';
 import { Due } from './due';
 import { gateAdvice } from './gate-advice';
+import { PlacesAtHook } from './places-at-hook';
 
 /** What the tool says by its own judgement, where the pattern says nothing. */
 const OWN_WORDS: Readonly<Partial<Record<Timely['kind'], string>>> = {
@@ -95,6 +96,13 @@ export class DueCard {
   private readonly hook = inject(AtHook);
   private readonly gathering = inject(Gathering);
   protected readonly dues = inject(Due);
+  private readonly places = inject(PlacesAtHook);
+
+  /** The place of the eyes counted out, and what to look at before they cannot come off again. */
+  private counted(kind: Timely['kind']): string[] {
+    const eyes = kind === 'eyes' ? this.places.eyes() : null;
+    return eyes === null ? [] : [`Counted from the marker: ${eyes}. Look from the front and stretch it before the backs go on.`];
+  }
 
   protected readonly due = computed(() => {
     const part = this.hook.piece()?.part;
@@ -102,7 +110,7 @@ export class DueCard {
     return this.dues.now().map((timely) => ({
       timely,
       words: timely.text || (OWN_WORDS[timely.kind] ?? ''),
-      advice: gateAdvice(this.gathering, part, timely.kind, this.hook.round()),
+      advice: [...this.counted(timely.kind), ...gateAdvice(this.gathering, part, timely.kind, this.hook.round())],
     }));
   });
 }

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { timelyOf, type Timely } from '@lemniscus/core/making';
+import { lastCorner, timelyOf, type Timely } from '@lemniscus/core/making';
 import { isFlatLie, openings } from '@lemniscus/core/shape';
 import { stuffingSaid } from '@lemniscus/core/supply';
 import { HandSize } from '../data/device/hand-size';
@@ -31,7 +31,10 @@ export class Due {
     const opened = profile && !flat ? openings(profile) : [];
     const stuffed = !flat && stuffingSaid(plan.counted.part) !== 'none';
     const settled = new Set(this.settled());
-    const all = timelyOf(plan.counted, plan.fabric, { round, action: 0 }, { openings: opened, handMm: this.handMm(), stuffed });
+    // Only on an edge round two layers does it hang on the stitch.
+    const corner = lastCorner(plan.fabric, round);
+    const action = corner !== null && (this.hook.position()?.action ?? 0) >= corner ? corner : 0;
+    const all = timelyOf(plan.counted, plan.fabric, { round, action }, { openings: opened, handMm: this.handMm(), stuffed });
     return all.filter((one) => !settled.has(one.id));
   });
 

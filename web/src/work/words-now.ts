@@ -1,4 +1,5 @@
 import { Component, computed, effect, inject, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { LengthUnits } from '../data/device/length-units';
@@ -8,7 +9,9 @@ import { AtHook } from './at-hook';
 import { ChangedCard } from './changed-card';
 import { DueCard } from './due-card';
 import { NewNameCard } from './new-name-card';
+import { NeededCard } from './needed-card';
 import { Pieces } from './pieces';
+import { PlacesAtHook } from './places-at-hook';
 import { ReadAloud, spoken } from './read-aloud';
 
 /** Letters of one run that fit beside the dial at the largest size. */
@@ -19,7 +22,7 @@ const COLOUR_AHEAD = 12;
 /** What to do right now, in words that are read from arm's length, and what comes next. */
 @Component({
   selector: 'lem-words-now',
-  imports: [ChangedCard, DueCard, NewNameCard, NzButtonModule],
+  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NzButtonModule, RouterLink],
   templateUrl: './words-now.html',
   styleUrl: './words-now.css',
 })
@@ -37,6 +40,7 @@ export class WordsNow {
   protected readonly paint = yarnPaint;
   protected readonly counted = counted;
   protected readonly now = this.hook.now;
+  protected readonly places = inject(PlacesAtHook);
 
   /** Whether the words for now are too long for their largest size. */
   protected readonly longWords = computed(() => {

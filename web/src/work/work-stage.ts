@@ -26,6 +26,7 @@ import { PartFigure } from './part-figure';
 import { Pedal } from './pedal';
 import { PieceChips } from './piece-chips';
 import { Pieces } from './pieces';
+import { PlacesAtHook } from './places-at-hook';
 import { PiecesDialog } from './pieces-dialog';
 import { RipDialog } from './rip-dialog';
 import { ShapeSoFar } from './shape-so-far';
@@ -59,7 +60,7 @@ const BUZZ_MS = 60;
     Strip,
     WordsNow,
   ],
-  providers: [AtHook, Due, NewNames, Pace, Pieces],
+  providers: [AtHook, Due, NewNames, Pace, Pieces, PlacesAtHook],
   templateUrl: './work-stage.html',
   styleUrl: './work-stage.css',
   host: { '(window:keydown)': 'pressed($event)' },
@@ -70,6 +71,7 @@ export class WorkStage {
   protected readonly pace = inject(Pace);
   private readonly pedal = inject(Pedal);
   protected readonly hand = inject(MakerHand);
+  protected readonly places = inject(PlacesAtHook);
   protected readonly themes = inject(ThemeService);
   private readonly awake = keepAwake();
   private readonly table = viewChild<ElementRef<HTMLElement>>('table');

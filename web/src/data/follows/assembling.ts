@@ -54,32 +54,38 @@ export class Assembling {
   private readonly pieceAt = computed(() => new Map(this.plans.pieces().map((piece) => [`${piece.part}/${piece.copy}`, piece])));
   readonly eyeMm = computed(() => this.gathering.eyes()[0]?.advice.best ?? this.gathering.stated().eyeMm ?? USUAL_EYE_MM);
 
+  /** Every piece as it is made: the same list while none of them is made otherwise, however far they are. */
+  private readonly made = computed(() => this.plans.pieces().map(({ id }) => this.plans.of(id)), {
+    equal: (a, b) => a.length === b.length && a.every((plan, i) => plan === b[i]),
+  });
+
   /** What places are worked out with; null while shapes are on their way. */
   private readonly options = computed<PlaceOptions | null>(() => {
     const parts = this.gathering.parts();
     const stitch = this.current.stitch();
     if (!parts || !stitch) return null;
     const profiles = new Map(parts.map(({ index, profile }) => [index, profile]));
-    const pieces = this.pieceAt();
+    const plans = new Map(this.made().flatMap((plan) => (plan ? [[`${plan.piece.part}/${plan.piece.copy}`, plan]] : [])));
     const made = (part: number, copy: number): MadePiece | null => {
-      const piece = pieces.get(`${part}/${copy}`);
-      const plan = piece && this.plans.of(piece.id);
+      const plan = plans.get(`${part}/${copy}`);
       const profile = profiles.get(part);
-      if (!plan || !profile) return null;
-      const { round } = this.plans.position(piece.id);
-      return { counted: plan.counted, fabric: plan.fabric, profile, worked: round };
+      return plan && profile ? { counted: plan.counted, fabric: plan.fabric, profile } : null;
     };
-    const put = this.put();
+    const said = this.saidElsewhere();
+    const put = ({ id }: Feature, copy: number): PutElsewhere | null => said.get(`${id} ${copy}`) ?? null;
     return { made, lean: this.hand.lean(), hand: this.hand.hand().hand, stitch, eyeMm: this.eyeMm(), put };
   });
 
   /** Where the maker put things instead, by feature and copy. */
-  private readonly put = computed(() => {
-    const said = new Map<string, PutElsewhere>();
-    for (const { id } of this.plans.pieces())
-      for (const event of this.log.said(id)) if (event.kind === 'placed') said.set(`${event.feature} ${event.copy}`, event);
-    return ({ id }: Feature, copy: number): PutElsewhere | null => said.get(`${id} ${copy}`) ?? null;
-  });
+  private readonly saidElsewhere = computed(
+    () => {
+      const said = new Map<string, PutElsewhere>();
+      for (const { id } of this.plans.pieces())
+        for (const event of this.log.said(id)) if (event.kind === 'placed') said.set(`${event.feature} ${event.copy}`, event);
+      return said;
+    },
+    { equal: (a, b) => a.size === b.size && [...a].every(([key, event]) => b.get(key) === event) },
+  );
 
   readonly places = computed<Places | null>(() => {
     const options = this.options();
@@ -89,7 +95,11 @@ export class Assembling {
   /** Where everything would be with a feature's words changed: what a drag shows. */
   preview(moved: Moved): Places | null {
     const options = this.options();
-    return options && placesOf(withPlacing(this.current.count(), moved), options);
+    if (!options) return null;
+    // What is moved is no longer where it was put before.
+    const put: PlaceOptions['put'] = (feature, copy) =>
+      feature.id === moved.feature.id ? null : (options.put?.(feature, copy) ?? null);
+    return placesOf(withPlacing(this.current.count(), moved), { ...options, put });
   }
 
   /** Writes a feature's place into the pattern. */
