@@ -81,3 +81,46 @@ test('lemniscus shape prints what parts become, by their rounds and relaxed, and
   expect(lemniscus('shape', 'demo/harbour-puffin.md', '--yarn', '9').stderr).toContain('--yarn 9: give a weight from 0');
   expect(lemniscus('shape').status).toBe(2);
 });
+
+test('lemniscus place and order say where everything goes and what is done when, and what is in the way', () => {
+  const placed = lemniscus('place', 'demo/harbour-puffin.md', '--json');
+  expect(placed.status).toBe(0);
+  const { places } = JSON.parse(placed.stdout) as {
+    places: {
+      feature: string;
+      copy: number;
+      host: string;
+      round: [number, number];
+      gap: boolean;
+      turns: number;
+      afterStitch: number[];
+      mm: { around: number };
+      problems: string[];
+    }[];
+  };
+  const eyes = places.filter(({ feature }) => feature === 'Eyes');
+  expect(eyes.map(({ host, round, gap, afterStitch }) => ({ host, round, gap, afterStitch }))).toEqual([
+    { host: 'Body', round: [9, 10], gap: true, afterStitch: [19] },
+    { host: 'Body', round: [9, 10], gap: true, afterStitch: [28] },
+  ]);
+  expect(eyes[0]!.turns).toBe(-eyes[1]!.turns);
+  expect(places.filter(({ feature }) => feature.startsWith('Wing')).map(({ mm }) => Math.sign(mm.around))).toEqual([-1, 1]);
+
+  const ordered = lemniscus('order', 'demo/lamp-keeper.md', '--json');
+  const { steps } = JSON.parse(ordered.stdout) as { steps: { step: string; waitsFor: string[] }[] };
+  const at = (id: string): number => steps.findIndex(({ step }) => step === id);
+  expect(at('work leg/2')).toBeLessThan(at('work body/1'));
+  for (const { step, waitsFor } of steps)
+    for (const id of waitsFor) expect(at(id), `${id} before ${step}`).toBeLessThan(at(step));
+  expect(lemniscus('order', 'demo/seal-pup.md').stdout).toContain('Work Body, R10 to R13');
+
+  const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-')), 'wrong.md');
+  writeFileSync(
+    file,
+    '# Buoy\n\n## Float\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\n\n## Flag\nRow 1: ch 5, 4 sc (4)\n\n## Put together\nFlag: on Float, at R40\n',
+  );
+  const wrong = lemniscus('place', file);
+  expect(wrong.status).toBe(1);
+  expect(wrong.stdout).toContain('! There is no R40 on Float: it has 2 rounds.');
+  expect(lemniscus('place').status).toBe(2);
+});

@@ -122,3 +122,28 @@ test('what grows together stands together in Gather, and the piece at the hook i
   await page.keyboard.press('v');
   await expect(dialog(page)).toBeVisible();
 });
+
+test('the beak is dragged over the body of the figure put together, and its line follows', async ({ app, page }) => {
+  const beak = page.locator('.map [data-feature="beak 1"]');
+  const make = await putDemo(page, app, 'Harbour puffin');
+  await openStage(page, app, make, 'assemble');
+  await page.locator('[data-drawn="none"], [data-drawn="no WebGL"]').first().waitFor();
+  const together = page.getByRole('img', { name: /^Harbour puffin put together/ });
+  await expect(together).toBeVisible();
+  await together.press('f');
+  const before = (await beak.getAttribute('aria-label'))!;
+  const box = (await together.boundingBox())!;
+  // The beak is in the middle, a little under the top; it is taken hold of where it is found.
+  for (let down = 0.2; down < 0.6 && (await beak.getAttribute('aria-label')) === before; down += 0.06) {
+    await page.mouse.move(box.x + box.width / 2 + 42, box.y + box.height * down);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 70, box.y + box.height * (down + 0.1), { steps: 4 });
+    await page.mouse.move(box.x + box.width / 2 + 80, box.y + box.height * (down + 0.12), { steps: 4 });
+    await page.mouse.up();
+    await together.press('f');
+  }
+  await expect(beak).not.toHaveAccessibleName(before);
+  const kept = async (): Promise<string> =>
+    (await (await page.request.get(`${app.url}/api/makes/${make}`)).text()).split('Put together')[1]!;
+  await expect.poll(kept).toMatch(/Beak: on Body, at R\d+, \d+ stitch(es)? (left|right) of the front, sewn/);
+});

@@ -38,6 +38,7 @@ export async function expectRound(page: Page, words: string): Promise<void> {
 /** A make as the demo has it, by its title. */
 const DEMO = {
   'Harbour puffin': ['harbour-puffin', 3.5],
+  'Jelly pilot': ['jelly-pilot', 3.5],
   'Lamp keeper': ['lamp-keeper', 3.5],
   'Rowing boat': ['rowing-boat', 3.5],
   'Seal pup': ['seal-pup', 3.5],
@@ -108,10 +109,10 @@ export async function openStage(
   page: Page,
   app: App,
   make: string,
-  name: 'pattern' | 'gather' | 'gather/yarn' | 'gather/compare',
+  name: 'pattern' | 'gather' | 'gather/yarn' | 'gather/compare' | 'assemble',
 ): Promise<void> {
   await page.goto(`${app.url}/make/${make}/${name}`);
-  await expect(page.locator('lem-pattern-desk, lem-gather-stage')).toBeVisible();
+  await expect(page.locator('lem-pattern-desk, lem-gather-stage, lem-assemble-stage')).toBeVisible();
 }
 
 /** How much the server has not acknowledged, and how much of it it refused for good. */

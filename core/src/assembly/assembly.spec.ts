@@ -1,9 +1,10 @@
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, fabricOf, roundLength } from '../fabric/index.js';
-import { read } from '../notation/index.js';
-import { measure } from '../shape/index.js';
+import { Matrix3 } from 'three';
+import { bodyOf, checkPattern, fabricOf, figureFabric, roundLength } from '../fabric/index.js';
+import { applyEdits, read } from '../notation/index.js';
+import { bodyShape, bodyToRelax, measure } from '../shape/index.js';
 import { measuredLean, UPRIGHT } from '../spacing/index.js';
 import { ballText } from '../test/solids.js';
 import {
@@ -12,11 +13,20 @@ import {
   asWritten,
   bestOrder,
   booked,
+  checkPlaces,
   describeProblem,
   evenly,
   finishingOf,
+  lookOver,
+  lookWords,
+  moved,
   placesOf,
+  placingEdits,
   shortWay,
+  spotOf,
+  stanceOf,
+  turnedBy,
+  withPlacing,
   type Place,
   type Places,
   type Step,
@@ -177,6 +187,142 @@ describe('places', () => {
     expect(one(all, 'Cap').around).toBe(true);
     expect(codes(all)).toContain('hidden');
   });
+});
+
+describe('what is dragged', () => {
+  const TEXT = `${TUBE(20)}Set the eyes between R20 and R21, 9 stitches between them.\n${LIMB}\n## Bead\nR1: 6 sc in ring (6)\n\n## Put together\nLimb 1: on Ball, R24 to R27, a quarter round left of the front, tip down\nLimb 2: mirrors Limb 1\nBead: on Ball, 2 rounds below Eyes, centred between Eyes\n`;
+
+  it('is where its line, written and read again, puts it; the other of its pair follows', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('Eyes', 'Limb 1', 'Limb 2', 'Bead'),
+        fc.integer({ min: 10, max: 26 }),
+        fc.integer({ min: -23, max: 23 }),
+        (name, round, aside) => {
+          const count = counted(TEXT);
+          const all = placed(TEXT);
+          const place = all.places.find(({ feature }) => feature.name === name)!;
+          const change = moved(all, place, { round, fromFront: aside / 48 });
+          const options = { made: asWritten(count, STITCH), lean: UPRIGHT, hand: 'right' as const, stitch: STITCH, eyeMm: 10 };
+          const shown = placesOf(withPlacing(count, change), options);
+          const text = applyEdits(TEXT, placingEdits(TEXT, count, change));
+          const again = placed(text);
+          const pins = ({ places }: Places): string[] =>
+            places
+              .map(
+                ({ feature, copy, pins: own }) =>
+                  `${feature.id} ${copy}: ${own.map((pin) => `${pin.round} ${pin.after} ${pin.in}`).join()}`,
+              )
+              .sort();
+          expect(pins(again), text.slice(-260)).toEqual(pins(shown));
+          const at = again.places.find(({ feature, copy }) => feature.name === name && copy === place.copy)!;
+          expect(at.first).toBe(round);
+          if (name !== 'Eyes') expect(Math.abs(shortWay(at.pins[0]!.fromFront - aside / 48)) * 48).toBeLessThanOrEqual(0.76);
+          if (name.startsWith('Limb')) {
+            const [a, b] = ['Limb 1', 'Limb 2'].map(
+              (each) => again.places.find(({ feature }) => feature.name === each)!.pins[0]!,
+            );
+            expect(Math.abs(shortWay(a!.fromFront + b!.fromFront)) * 48).toBeLessThanOrEqual(0.51);
+          }
+        },
+      ),
+      { numRuns: 80 },
+    );
+  });
+
+  it('gets a line of its own where none places it, and a section where there is none', () => {
+    const text = `${TUBE(20)}${LIMB}`;
+    const count = counted(`${text}\n## Put together\nLimb 1: on Ball, at R24`);
+    const all = placed(`${text}\n## Put together\nLimb 1: on Ball, at R24`);
+    const change = moved(all, all.places[0]!, { round: 12, fromFront: 0 });
+    const bare = { ...change, feature: { ...change.feature, said: { is: 'note' as const, part: 0, note: 0 } } };
+    const written = applyEdits(text, placingEdits(text, counted(text), bare));
+    expect(written.endsWith('\n\n## Put together\nLimb 1: on Ball, at R13, at the front\n')).toBe(true);
+    expect(count.pattern.makingUp).toHaveLength(1);
+  });
+
+  it('stays where the maker put it, and the other of its pair follows', () => {
+    const put = (feature: { readonly id: string }, copy: number) =>
+      feature.id === 'limb 1' && copy === 1 ? { round: 22, after: 30, inside: false } : null;
+    const all = placed(TEXT, { put });
+    const [a, b] = [one(all, 'Limb 1').pins[0]!, one(all, 'Limb 2', 2).pins[0]!];
+    expect([a.round, a.after]).toEqual([21, 30]);
+    expect(b.round).toBe(21);
+    expect(Math.abs(a.fromFront + b.fromFront) * 48).toBeLessThanOrEqual(0.26);
+  });
+});
+
+describe('a limb in its place', () => {
+  const shapeOf = (text: string, part: number) => {
+    const figure = figureFabric({ parts: counted(text).parts });
+    const body = bodyToRelax(figure, bodyOf(figure, part, 0), STITCH.height / STITCH.width);
+    body.relaxation.run(400);
+    return { shape: bodyShape(body, { upright: true, front: null }), piece: 0 };
+  };
+  const TEXT = `${TUBE(16)}R26: (4 sc, dec) x 8 (40)\n${LIMB}\n## Put together\nLimb 1: on Ball, at R18, a quarter round left of the front, tip down\nLimb 2: mirrors Limb 1`;
+
+  it('is turned as a whole, its edge on the wall, and mirrors its twin', () => {
+    const count = counted(TEXT);
+    const all = placed(TEXT);
+    const [host, limb] = [shapeOf(TEXT, 0), shapeOf(TEXT, 1)];
+    const { fabric } = asWritten(count, STITCH)(1)!;
+    const edge = (place: Place): readonly number[] => {
+      const { turn, at } = stanceOf(place, host, limb, fabric)!;
+      // A rotation: columns of length one at right angles, right-handed.
+      const matrix = new Matrix3().set(turn[0]!, turn[3]!, turn[6]!, turn[1]!, turn[4]!, turn[7]!, turn[2]!, turn[5]!, turn[8]!);
+      expect(matrix.determinant()).toBeCloseTo(1, 6);
+      expect(
+        matrix
+          .clone()
+          .multiply(matrix.clone().transpose())
+          .elements.map((each) => Math.round(each * 1e6) / 1e6 + 0),
+      ).toEqual(new Matrix3().elements);
+      const spot = spotOf(host.shape, 0, place, place.pins[0]!)!;
+      const rim = Array.from({ length: 12 }, (_, i) => limb.shape.stitches.node[fabric.roundStart[5]! + i]!);
+      const middle = [0, 1, 2].map((axis) =>
+        rim.reduce((sum, node) => sum + limb.shape.positions[3 * node + axis]! / rim.length, 0),
+      ) as [number, number, number];
+      const moved = turnedBy(turn, middle).map((each, axis) => each + at[axis]!);
+      for (const [axis, each] of moved.entries()) expect(each).toBeCloseTo(spot.at[axis]!, 3);
+      // Its tip hangs below its edge.
+      const tip = turnedBy(
+        turn,
+        [0, 1, 2].map((axis) => limb.shape.positions[3 * limb.shape.stitches.node[0]! + axis]!) as unknown as [
+          number,
+          number,
+          number,
+        ],
+      );
+      expect(tip[1] + at[1]).toBeLessThan(spot.at[1] - 2);
+      return spot.at;
+    };
+    const [left, right] = [edge(one(all, 'Limb 1')), edge(one(all, 'Limb 2', 2))];
+    expect(left[0]!).toBeLessThan(-3);
+    expect(Math.abs(left[0]! + right[0]!)).toBeLessThan(1.2);
+  });
+});
+
+describe('the look over', () => {
+  it('holds both of a pair, a spread, and what is single to their numbers', () => {
+    const text = `${TUBE(20)}Set the eyes between R20 and R21, 9 stitches between them.\n${LIMB}\n## Put together\nLimb 1: on Ball, at R24, 8 stitches left of the front\nLimb 2: mirrors Limb 1\nBead: on Ball, at R22, centred between Eyes\nSpots: 5 on Ball, at R26, evenly from the front`;
+    const looks = lookOver(placed(text));
+    const pair = looks.find((look) => look.is === 'pair' && look.name === 'Limb 1 and Limb 2');
+    expect(pair).toMatchObject({ one: { stitches: 8, side: 'left', round: 24 }, two: { stitches: 8, side: 'right', round: 24 } });
+    expect(looks.find(({ is }) => is === 'spread')).toMatchObject({ gaps: expect.arrayContaining([9, 10]) as number[] });
+    expect(looks.filter(({ is }) => is === 'single').map((look) => lookWords(look).ask)).toEqual(['Bead: where it should be?']);
+    expect(lookWords(pair!).should).toMatch(
+      /^R24 of Ball, 8 stitches from the front on both sides \(about \d+ mm\), \d+ mm straight across\.$/,
+    );
+  });
+});
+
+it('an editor is told what is wrong at its place, once', () => {
+  const text = `${TUBE(20)}R30: 24 sc, 2 sc through fin, 22 sc (48)\n${LIMB}\n## Put together\nLimb 1: on Ball, at R60`;
+  const found = checkPlaces(counted(text));
+  expect(found.map(({ message, span }) => `${text.slice(span.from, span.to)} | ${message}`)).toEqual([
+    'Limb 1: on Ball, at R60 | There is no R60 on Ball: it has 30 rounds.',
+    'R30: 24 sc, 2 sc through fin, 22 sc (48) | R30 of Ball needs fin, and no part is called that. Add it, or change the round.',
+  ]);
 });
 
 describe('spreads', () => {

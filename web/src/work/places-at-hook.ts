@@ -94,7 +94,7 @@ export class PlacesAtHook {
       worked.filter(({ first }) => first === round - 1),
       below.from - fabric.roundStart[round - 1]!,
     );
-    return place && `Past ${place.feature.name}: into the wall's own stitches, behind it.`;
+    return place && `Past ${place.feature.name}: into the wall’s own stitches, behind it.`;
   });
 
   /** Pins of the round at hand and the one below, in words. */

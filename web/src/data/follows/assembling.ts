@@ -15,7 +15,7 @@ import {
   type Step,
 } from '@lemniscus/core/assembly';
 import { stitchesDone, USUAL_PACE, type MakerEvent, type Piece } from '@lemniscus/core/making';
-import { applyEdits } from '@lemniscus/core/notation';
+import { applyEdits, gatesOf } from '@lemniscus/core/notation';
 import { MakerHand } from '../device/maker-hand';
 import { CurrentMake } from '../open/current-make';
 import { MakeDraft } from '../open/make-draft';
@@ -150,14 +150,22 @@ export class Assembling {
 
   settle(step: Step, how: 'done' | 'not' | 'later'): void {
     const piece = this.pieceOf(step);
-    if (piece) this.log.say(piece.id, { kind: 'settled', gate: gateOf(step.id), how });
+    if (!piece) return;
+    this.log.say(piece.id, { kind: 'settled', gate: gateOf(step.id), how });
+    // At the hook the same is asked for by the pattern's own words.
+    const gate = step.kind === 'set' ? this.eyesGate(piece) : null;
+    if (gate !== null && how !== 'later') this.log.say(piece.id, { kind: 'settled', gate, how });
   }
 
-  /** Takes back the last thing said of a step. */
+  /** Takes back what was last said of a step, here or at the hook. */
   unsettle(step: Step): void {
     const piece = this.pieceOf(step);
-    const last = piece && this.settledOf(step, this.log.said(piece.id));
-    if (piece && last) this.log.say(piece.id, { kind: 'undone', event: last.id });
+    if (!piece) return;
+    const gate = step.kind === 'set' ? this.eyesGate(piece) : null;
+    const events = this.log.said(piece.id);
+    const atHook = events.findLast((event) => event.kind === 'settled' && event.gate === gate);
+    for (const event of [this.settledOf(step, events), atHook])
+      if (event) this.log.say(piece.id, { kind: 'undone', event: event.id });
   }
 
   /** Keeps that a copy was put elsewhere than the pattern says, as it was made. */
@@ -167,6 +175,12 @@ export class Assembling {
       feature.part === null ? `${host.part}/${Math.max(1, host.copy)}` : `${feature.part}/${copy}`,
     );
     if (piece) this.log.say(piece.id, { kind: 'placed', feature: feature.id, copy, ...at });
+  }
+
+  /** What the eyes of a piece are called among what has its time at the hook. */
+  private eyesGate({ part }: Piece): string | null {
+    const gate = gatesOf(this.current.count().pattern.parts[part]!).find(({ kind }) => kind === 'eyes');
+    return gate ? `eyes ${gate.text}` : null;
   }
 
   private settledOf({ id }: Step, said: readonly MakerEvent[]): Extract<MakerEvent, { kind: 'settled' }> | null {
@@ -180,7 +194,10 @@ export class Assembling {
   private stateOf(step: Step): { done: boolean; share: number; how: StepState | null } {
     const piece = this.pieceOf(step);
     if (!piece) return { done: false, share: 0, how: null };
-    const said = this.settledOf(step, this.log.said(piece.id))?.how ?? null;
+    const gate = step.kind === 'set' ? this.eyesGate(piece) : null;
+    const events = this.log.said(piece.id);
+    const atHook = events.findLast((event) => event.kind === 'settled' && event.gate === gate);
+    const said = this.settledOf(step, events)?.how ?? (atHook?.kind === 'settled' ? atHook.how : null);
     if (step.kind !== 'work') return { done: said === 'done' || said === 'not', share: said === 'done' ? 1 : 0, how: said };
     const plan = this.plans.of(piece.id);
     if (!plan || !step.rounds) return { done: false, share: 0, how: said };

@@ -17,7 +17,7 @@ import { FigureRuler } from './figure-ruler';
 import type { FigureBody, FigureMarks, Held, Picked } from './figure-body';
 import type { FigureScene } from './figure-scene';
 import { FRONT, keyed, nearer, turned, type FigureView } from './figure-view';
-import { flatFigure } from './flat-figure';
+import { flatFigure, flatTogether } from './flat-figure';
 
 /** A frame that takes longer than this while it is turned makes it coarse until it stands still, ms. */
 const SLOW_FRAME = 90;
@@ -102,8 +102,13 @@ export class Figure {
     if (!this.ruler() || !span || !level || this.heightMm() === 0) return null;
     return { foot: span.bottom, pixelsPerMm: (span.bottom - span.top) / this.heightMm() };
   });
+  private readonly together = computed(() => this.bodies().some(({ stance }) => stance !== undefined));
+  /** Of bodies in their places in one figure, without WebGL. */
+  protected readonly joined = computed(() =>
+    this.trouble() === 'no WebGL' && this.together() ? flatTogether(this.bodies(), this.view()) : [],
+  );
   protected readonly facets = computed(() =>
-    this.trouble() === 'no WebGL'
+    this.trouble() === 'no WebGL' && !this.together()
       ? this.bodies().map(({ shape, paint, x, scale = 1 }) => ({
           x,
           scale,

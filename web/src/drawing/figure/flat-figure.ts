@@ -1,4 +1,6 @@
 import type { BodyShape } from '@lemniscus/core/shape';
+import { turnedBy, type Stance } from '@lemniscus/core/assembly';
+import type { FigureBody } from './figure-body';
 import type { FigureView } from './figure-view';
 
 /** A facet of the figure on paper: a path in stitch widths, y downwards, and its colour. */
@@ -6,6 +8,8 @@ export interface Facet {
   readonly path: string;
   readonly fill: string;
   readonly stitch: number | null;
+  /** How near it is to whoever looks. */
+  readonly depth: number;
 }
 
 /** Most facets drawn; a larger figure is drawn with every second, third … triangle joined into its neighbour's colour. */
@@ -19,7 +23,7 @@ export function flatFigure(shape: BodyShape, colours: readonly string[], view: F
   const seen = projected(shape.positions, view);
   const { triangles, stitches } = shape;
   const stitchAt = new Map(Array.from(stitches.node, (node, i) => [node, i] as const));
-  const facets: { readonly depth: number; readonly facet: Facet }[] = [];
+  const facets: Facet[] = [];
   const all = Math.min(triangles.length, 3 * MOST);
   for (let t = 0; t < all; t += 3) {
     const [a, b, c] = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!].map((node) => seen(node)) as [Seen, Seen, Seen];
@@ -30,9 +34,29 @@ export function flatFigure(shape: BodyShape, colours: readonly string[], view: F
     const base = stitch === null ? undefined : colours[stitches.colour[stitch]!];
     const fill = `color-mix(in oklab, ${base ?? '#e6dcc6'} ${Math.round(100 * light)}%, #15181c)`;
     const path = `M${at(a)}L${at(b)}L${at(c)}Z`;
-    facets.push({ depth: a.z + b.z + c.z, facet: { path, fill, stitch } });
+    facets.push({ path, fill, stitch, depth: a.z + b.z + c.z });
   }
-  return facets.sort((one, other) => one.depth - other.depth).map(({ facet }) => facet);
+  return facets.sort((one, other) => one.depth - other.depth);
+}
+
+/** The facets of bodies in their places in one figure, far ones first whichever body they are of. */
+export function flatTogether(bodies: readonly FigureBody[], view: FigureView): (Facet & { readonly body: number })[] {
+  return bodies
+    .flatMap(({ shape, paint, stance }, body) =>
+      flatFigure(stance ? { ...shape, positions: stoodIn(shape.positions, stance) } : shape, paint.colours, view).map(
+        (facet) => ({ ...facet, body }),
+      ),
+    )
+    .sort((one, other) => one.depth - other.depth);
+}
+
+function stoodIn(positions: ArrayLike<number>, { turn, at }: Stance): Float32Array {
+  const moved = new Float32Array(positions.length);
+  for (let i = 0; i < positions.length; i += 3) {
+    const [x, y, z] = turnedBy(turn, [positions[i]!, positions[i + 1]!, positions[i + 2]!]);
+    moved.set([x + at[0], y + at[1], z + at[2]], i);
+  }
+  return moved;
 }
 
 interface Seen {
