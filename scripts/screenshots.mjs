@@ -39,7 +39,8 @@ async function press(page, key, times = 1) {
 
 async function work(page, title) {
   await page.goto(url);
-  await page.getByRole('link', { name: title, exact: true }).click();
+  // The demo's own make stands last.
+  await page.getByRole('link', { name: title, exact: true }).last().click();
   await page.locator('lem-dial').waitFor();
 }
 
@@ -68,10 +69,6 @@ await page.getByRole('spinbutton', { name: 'Hook in millimetres' }).fill('4.5');
 await page.keyboard.press('Tab');
 await gather.getByRole('link', { name: 'Yarn' }).click();
 await take(page, 'gather-yarn');
-await gather.getByRole('link', { name: 'To get' }).click();
-await take(page, 'gather-list');
-await gather.getByRole('link', { name: 'Compare' }).click();
-await take(page, 'gather-compare');
 await page.goto(`${url}/devices`);
 await page.locator('lem-qr-code').waitFor();
 await take(page, 'devices');
@@ -117,28 +114,6 @@ await paste(
     .replace('(5 sc, inc) × 6 (42)', '(5 sc, icn) × 6 (42)'),
 );
 await take(page, 'pattern-slips');
-const grow = [3, 4, 5, 6, 7, 8].map((n) => `R${n}: (${n - 2} sc, inc) × 6 (${6 * n})`);
-const close = [7, 6, 5, 4, 3, 2].map((n, i) => `R${13 + i}: (${n - 1} sc, dec) × 6 (${6 * n})`);
-await paste(
-  [
-    '# Mooring buoy',
-    'US terms',
-    '',
-    '## Float',
-    'With red:',
-    'R1: 6 sc in ring (6)',
-    'R2: inc × 6 (12)',
-    ...grow,
-    'R9–R12: sc around (48)',
-    ...close,
-    'R19: dec × 6 (6)',
-    '',
-  ].join('\n'),
-);
-await page.getByRole('tab', { name: 'Map' }).click();
-await page.getByRole('button', { name: 'Stagger these rounds' }).click();
-await take(page, 'pattern-stagger');
-
 // Decreases closing, with what is due; the count off.
 await work(page, 'Seal pup');
 await page.getByRole('button', { name: 'Body' }).click();
@@ -164,23 +139,64 @@ await page.reload();
 await page.locator('lem-changed-card .card').first().waitFor({ state: 'attached' });
 await take(page, 'work-pattern-changed');
 
+/** A demo make of its own, its pieces so far. */
+async function begun(file, pieces) {
+  const id = crypto.randomUUID();
+  const make = { id, text: demo(`${file}.md`), yarnWeight: 4, hookMm: 3.5 };
+  await page.request.post(`${url}/api/makes`, { data: make });
+  const events = Object.entries(pieces).map(([piece, [round, action = 0]], i) => ({
+    id: crypto.randomUUID(),
+    piece,
+    at: Date.now() + i,
+    kind: 'reached',
+    round,
+    action,
+  }));
+  await page.request.post(`${url}/api/makes/${id}/events`, { data: { events } });
+  return `${url}/make/${id}`;
+}
+
+// A wing of the puffin on its way over the map; the figure follows.
+await page.goto(`${await begun('harbour-puffin', { 'body/1': [31], 'wing/1': [11], 'wing/2': [11], 'beak/1': [6] })}/assemble`);
+await drawn(page);
+await page.locator('lem-step-panel ol').getByRole('button', { name: 'Sew Wing 1 on flat' }).click();
+const pin = await page.locator('.map [data-feature="wing 1 1"] .pin').first().boundingBox();
+await page.mouse.move(pin.x + 5, pin.y + 5);
+await page.mouse.down();
+await page.mouse.move(pin.x - 8, pin.y - 10, { steps: 4 });
+await page.waitForTimeout(2_500);
+await take(page, 'assemble');
+await page.mouse.up();
+await page.goto(`${await begun('lamp-keeper', { 'leg/1': [10], 'leg/2': [10], 'body/1': [12] })}/assemble`);
+await page.getByRole('button', { name: 'Order', exact: true }).click();
+await take(page, 'assemble-order');
+await page.goto(`${await begun('seal-pup', { 'flipper/1': [7], 'flipper/2': [7], 'body/1': [9, 9] })}/work`);
+await page.locator('lem-dial').waitFor();
+await page.locator('lem-piece-chips').getByRole('button', { name: /Body/ }).click();
+await page.locator('.limb').waitFor();
+await take(page, 'work-flipper');
+
 const evening = await open({ colorScheme: 'dark' });
 await work(evening, 'Harbour puffin');
 await press(evening, 'Enter', 16);
 await press(evening, 'ArrowRight', 3);
 await press(evening, 'Space', 5);
 await take(evening, 'work-evening');
+await evening.goto(
+  `${await begun('lamp-keeper', { 'body/1': [32], 'arm/1': [12], 'arm/2': [12], 'rain-hat/1': [12] })}/assemble`,
+);
+await drawn(evening);
+await evening.locator('lem-step-panel ol').getByRole('button', { name: 'Sew Arm 1 on' }).click();
+await evening.getByRole('button', { name: 'How?' }).click();
+await take(evening, 'assemble-evening');
 
 const phone = await open({ viewport: { width: 390, height: 844 }, hasTouch: true });
 await work(phone, 'Striped lighthouse');
 await press(phone, 'Space', 9);
 await take(phone, 'work-phone');
-await phone.getByRole('link', { name: 'Pattern' }).click();
-await phone.getByRole('button', { name: 'Read', exact: true }).waitFor();
-await take(phone, 'pattern-phone');
-await phone.getByRole('link', { name: 'Gather' }).click();
-await phone.getByRole('button', { name: 'Change', exact: true }).click();
-await take(phone, 'gather-phone');
+await phone.getByRole('link', { name: 'Assemble' }).click();
+await drawn(phone);
+await take(phone, 'assemble-phone');
 
 await browser.close();
 server.kill('SIGTERM');

@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { appendEvents } from './append-events.js';
+import { assemble } from './assemble.js';
 import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
 import { manyEvents } from './many-events.js';
@@ -20,6 +21,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'drag-slider': dragSlider,
   'tap-to-paint': tapToPaint,
   'turn-figure': turnFigure,
+  assemble,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

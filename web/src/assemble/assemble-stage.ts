@@ -67,6 +67,7 @@ export class AssembleStage {
 
   /** What a drag makes of a place, until it is let go. */
   private readonly dragging = signal<Moved | null>(null);
+  protected readonly moving = computed(() => this.dragging() !== null);
   protected readonly places = computed<Places | null>(() => {
     const dragging = this.dragging();
     return dragging ? this.assembling.preview(dragging) : this.assembling.places();

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyEdits, read, rewrite } from '../index.js';
+import { applyEdits, oldNameIn, read, rewrite } from '../index.js';
 import type { Named, Placing } from './placing.js';
 import { printPlacing } from './print-placing.js';
 
@@ -115,6 +115,15 @@ describe('the making-up', () => {
     ['Weave in all ends.', null],
   ])('understands “%s”', (line, expected) => {
     expect(clear(line)).toBe(expected);
+  });
+
+  it('follows a part that has a new name, in the number it was written in', () => {
+    const text = `${PARTS}\n## Put together\nWings: on Body, at R4, one at each side\nHat: 1 round above Wing 2\n`;
+    const renamed = text.replace('## Wing (make 2)', '## Flipper (make 2)');
+    const old = oldNameIn(read(text).pattern, read(renamed).pattern, renamed)!;
+    const after = applyEdits(renamed, old.edits);
+    expect(after).toContain('Flippers: on Body, at R4, one at each side\nHat: 1 round above Flipper 2\n');
+    expect(read(after).pattern.makingUp[0]!.placing!.subject.part).toBe(1);
   });
 
   it('ends where a part begins, and keeps a heading over rounds a part', () => {

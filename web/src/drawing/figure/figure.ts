@@ -21,6 +21,8 @@ import { flatFigure, flatTogether } from './flat-figure';
 
 /** A frame that takes longer than this while it is turned makes it coarse until it stands still, ms. */
 const SLOW_FRAME = 90;
+/** A slow device draws what is dragged so seldom, ms. */
+const SELDOM_MS = 160;
 /** So long after it is let go it is drawn finely again, ms. */
 const STILL_MS = 150;
 /** Tipped further than this, radians, heights can no longer be read off. */
@@ -54,6 +56,8 @@ export class Figure {
   readonly marks = input<readonly FigureMarks[]>([]);
   /** What stands under the bodies, if anything; one that is `on` stands out. */
   readonly names = input<readonly { readonly words: string; readonly on: boolean }[]>([]);
+  /** Something in it is being dragged: drawing must not keep that waiting. */
+  readonly moving = input(false);
   readonly ruler = input(true);
   /** Height of bodies in their places in one figure, in stitch widths; null where each stands by itself. */
   readonly whole = input<number | null>(null);
@@ -75,6 +79,7 @@ export class Figure {
   protected readonly places = signal<readonly (readonly [number, number])[]>([]);
   private frame = 0;
   private lastFrame = 0;
+  private lastDrawn = 0;
   /** Frames since a finger or the pointer began to turn it. */
   private turnedFrames = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
@@ -150,6 +155,14 @@ export class Figure {
       this.coarse();
       untracked(() => this.redraw());
     });
+    effect(() => {
+      const moving = this.moving();
+      untracked(() => {
+        this.turnedFrames = 0;
+        clearTimeout(this.still);
+        if (!moving && this.coarse()) this.still = setTimeout(() => this.coarse.set(false), STILL_MS);
+      });
+    });
   }
 
   /** Three is a large library: it comes when the first figure does. */
@@ -191,11 +204,17 @@ export class Figure {
     this.frame = requestAnimationFrame((now) => {
       const took = now - this.lastFrame;
       this.lastFrame = now;
+      if (this.moving() && this.coarse() && now - this.lastDrawn < SELDOM_MS) {
+        this.redraw();
+        return;
+      }
+      this.lastDrawn = now;
       this.scene()?.draw(this.view(), this.coarse());
       this.span.set(this.scene()?.span() ?? null);
       this.placeNames();
       // While it is turned, frames follow one another: how long one takes shows what the device can do.
-      if (this.pointers.size > 0 && ++this.turnedFrames > 1 && took > SLOW_FRAME) this.coarse.set(true);
+      const changing = this.pointers.size > 0 || this.moving();
+      if (changing && ++this.turnedFrames > 1 && took > SLOW_FRAME) this.coarse.set(true);
     });
   }
 
