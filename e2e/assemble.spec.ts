@@ -186,7 +186,7 @@ function reachesIn(pdf: Buffer): { readonly width: number; readonly height: numb
       continue;
     }
     // What is drawn in a group is in dots, 300 an inch, as the page itself begins with.
-    let scale = content.startsWith(".24 0 0 -.24 ") ? [1, 1] : [0.24, 0.24];
+    let scale = content.startsWith('.24 0 0 -.24 ') ? [1, 1] : [0.24, 0.24];
     const kept: number[][] = [];
     let numbers: number[] = [];
     let points: number[][] = [];

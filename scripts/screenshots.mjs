@@ -1,5 +1,6 @@
 // node scripts/screenshots.mjs: takes the pictures of docs/screenshots/ anew, from the demo makes in a database of its own.
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -141,11 +142,11 @@ await take(page, 'work-pattern-changed');
 
 /** A demo make of its own, its pieces so far. */
 async function begun(file, pieces) {
-  const id = crypto.randomUUID();
+  const id = randomUUID();
   const make = { id, text: demo(`${file}.md`), yarnWeight: 4, hookMm: 3.5 };
   await page.request.post(`${url}/api/makes`, { data: make });
   const events = Object.entries(pieces).map(([piece, [round, action = 0]], i) => ({
-    id: crypto.randomUUID(),
+    id: randomUUID(),
     piece,
     at: Date.now() + i,
     kind: 'reached',

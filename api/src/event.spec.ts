@@ -17,7 +17,16 @@ const kinds = {
   undone: fc.record({ ...common, kind: fc.constant('undone'), event: fc.uuid() }),
   altered: fc.record({ ...common, kind: fc.constant('altered'), changes: fc.array(alteration, { minLength: 1, maxLength: 4 }) }),
   remarked: fc.record({ ...common, kind: fc.constant('remarked'), line: index, nth: index, text: words }),
-  settled: fc.record({ ...common, kind: fc.constant('settled'), gate: words, how: fc.constantFrom('done', 'not') }),
+  settled: fc.record({ ...common, kind: fc.constant('settled'), gate: words, how: fc.constantFrom('done', 'not', 'later') }),
+  placed: fc.record({
+    ...common,
+    kind: fc.constant('placed'),
+    feature: fc.string({ minLength: 1, maxLength: 200 }),
+    copy: fc.integer({ min: 1, max: 1_000 }),
+    round: index,
+    after: index,
+    inside: fc.boolean(),
+  }),
   stuffed: fc.record({ ...common, kind: fc.constant('stuffed'), grams: fc.double({ min: 0, max: 100_000, noNaN: true }) }),
 };
 const anEvent = fc.oneof(...Object.values(kinds));

@@ -133,6 +133,7 @@ describe('the database', () => {
     const makes = (await ask('GET', '')).body as { id: string; title: string }[];
     expect(makes.map((make) => make.title)).toEqual([
       'Harbour puffin',
+      'Jelly pilot',
       'Lamp keeper',
       'Rowing boat',
       'Seal pup',

@@ -1,7 +1,22 @@
 import type { PatternCount } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
-import type { Aside, Height, Round, Side } from '../notation/index.js';
+import type { Height, Round } from '../notation/index.js';
 import type { Lean } from '../spacing/index.js';
+import {
+  acrossOf,
+  asideTurns,
+  capping,
+  FRONT,
+  keyOf,
+  limbRuns,
+  meanAside,
+  settles,
+  sideTurns,
+  snapped,
+  USUAL_APART,
+  type Column,
+  type Middle,
+} from './column.js';
 import { alongEdge, evenly } from './evenly.js';
 import { featuresNamed, featuresOf, type Feature } from './feature.js';
 import { fitProblems } from './fit.js';
@@ -377,7 +392,7 @@ class Placer {
     const count = feature.copies.length;
     const stitches = wall.counts[first]!;
     if (round.is === 'evenly') {
-      const base = this.sideTurns(round.from, wall, first, front);
+      const base = sideTurns(round.from, wall, first, front);
       const start = Math.round(stitchesAt(wall, first, base));
       return evenly(count, stitches).map((steps) => ({ turns: turnsAfter(wall, first, start + steps), in: false }));
     }
@@ -408,7 +423,7 @@ class Placer {
       this.tell(feature, { code: 'too-many', severity: 'error', count: between, stitches });
       return [];
     }
-    const middle = this.sideTurns(round?.is === 'apart' ? round.side : 'front', wall, first, front);
+    const middle = sideTurns(round?.is === 'apart' ? round.side : 'front', wall, first, front);
     const centre = stitchesAt(wall, first, middle);
     const low = Math.floor(centre - between / 2 + 1e-6);
     const low2 = centre - between / 2 - low > 0.5 + 1e-6 ? low + 1 : low;
@@ -423,7 +438,7 @@ class Placer {
   private middleOf(feature: Feature, wall: Wall, round: Round, { first }: Heights, front: number): Middle | null {
     if (round.is === 'sides') return { turns: front, aside: wall.leftward * 0.25, sides: true };
     if (round.is === 'side')
-      return { turns: this.sideTurns(round.of, wall, first, front), aside: asideTurns(wall, first, round.aside), sides: false };
+      return { turns: sideTurns(round.of, wall, first, front), aside: asideTurns(wall, first, round.aside), sides: false };
     if (round.is !== 'centred' && round.is !== 'opposite') return null;
     const other = featuresNamed(this.features, round.of).find((each) => each !== feature);
     if (!other) return null;
@@ -436,21 +451,6 @@ class Placer {
     const middle = front + meanAside(places.map(({ pins }) => pins[0]!.turns - front));
     if (round.is === 'opposite') return { turns: middle + 0.5, aside: 0, sides: false };
     return { turns: middle, aside: asideTurns(wall, first, round.aside), sides: false };
-  }
-
-  private sideTurns(side: Side, wall: Wall, round: number, front: number): number {
-    switch (side) {
-      case 'front':
-        return front;
-      case 'back':
-        return front + 0.5;
-      case 'left':
-        return front + wall.leftward * 0.25;
-      case 'right':
-        return front - wall.leftward * 0.25;
-      case 'start':
-        return wall.starts[round]!;
-    }
   }
 
   /** The front of a host: half-way between its eyes; without them, opposite where the round begins (common practice). */
@@ -520,67 +520,4 @@ class Placer {
       alongMm: gap ? wall.along[round]! : (below + wall.along[round]!) / 2,
     };
   }
-}
-
-interface Column {
-  readonly turns: number;
-  /** In a stitch, in a hole, or, null, in whichever is nearer. */
-  readonly in: boolean | null;
-}
-
-interface Middle {
-  readonly turns: number;
-  readonly aside: number;
-  /** One at each side of it. */
-  readonly sides: boolean;
-}
-
-/** Eyes at the front are what the front is told by: it lies half-way between them. */
-const settles = ({ kind, placing: { round } }: Feature): boolean =>
-  kind === 'eyes' && (round?.is !== 'apart' || round.side === 'front');
-
-/** Only what is sewn by its edge and not said to sit to a side goes all round. */
-function capping({ placing, copies, join, kind }: Feature): boolean {
-  const sewn = join === 'sewn' || join === 'edge to edge' || join === 'whipped';
-  return kind === 'piece' && sewn && placing.round === null && copies.length === 1 && placing.height?.is !== 'start';
-}
-
-const FRONT: Round = { is: 'side', of: 'front', aside: null };
-/** Eyes sit a sixth to a quarter of the round apart (common practice). */
-const USUAL_APART = 0.2;
-
-export const keyOf = ({ part, copy }: { readonly part: number; readonly copy: number }): string => `${part}/${copy}`;
-
-function asideTurns(wall: Wall, round: number, aside: Aside | null): number {
-  if (!aside) return 0;
-  const turns = 'turns' in aside ? aside.turns : aside.stitches / Math.max(1, wall.counts[round]!);
-  return wall.leftward * (aside.toward === 'left' ? turns : -turns);
-}
-
-/** The nearest hole or middle of a stitch. */
-function snapped(wall: Wall, round: number, turns: number): number {
-  return turnsAfter(wall, round, Math.round(2 * stitchesAt(wall, round, turns)) / 2);
-}
-
-/** Runs of stitches worked through a limb: from, and past the last. */
-function limbRuns(limbs: Uint8Array, own: (limb: number) => boolean): (readonly [number, number])[] {
-  const runs: (readonly [number, number])[] = [];
-  for (let i = 0; i < limbs.length; i++) {
-    if (!own(limbs[i]!)) continue;
-    const from = i;
-    while (i < limbs.length && own(limbs[i]!)) i++;
-    runs.push([from, i]);
-  }
-  return runs;
-}
-
-/** The mean of turns near a front, the short way. */
-function meanAside(turns: readonly number[]): number {
-  const [x, y] = turns.reduce(([x, y], turn) => [x + Math.cos(2 * Math.PI * turn), y + Math.sin(2 * Math.PI * turn)], [0, 0]);
-  return Math.atan2(y, x) / (2 * Math.PI);
-}
-
-/** Straight across between two places of a round, mm. */
-function acrossOf(wall: Wall, round: number, one: { readonly turns: number }, two: { readonly turns: number }): number {
-  return 2 * wall.radius[round]! * Math.abs(Math.sin(Math.PI * (one.turns - two.turns)));
 }

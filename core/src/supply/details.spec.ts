@@ -41,8 +41,9 @@ describe('eyes', () => {
       [4, true],
       [3, false],
     ]);
-    expect(unsaid[0]!.mm).toBeCloseTo(across(5), 9);
-    expect(unsaid[1]!.mm).toBeCloseTo(across(4), 9);
+    // From hole to hole are as many steps as stitches between.
+    expect(unsaid[0]!.mm).toBeCloseTo(across(4), 9);
+    expect(unsaid[1]!.mm).toBeCloseTo(across(3), 9);
     expect(eyeAdvice({ ...place, apart: { count: 4, reading: 'between' } }).readings).toHaveLength(1);
     expect(eyeAdvice({ ...place, apart: null }).suits).toEqual([7, 10]);
   });

@@ -40,16 +40,17 @@ export function eyeAdvice({ headMm, stitches, stitchWidth, apart, pattern }: Eye
   const wanted = scaled ?? (range[0] + range[1]) / 2;
   const best = EYE_SIZES.reduce((near, size) => (Math.abs(size - wanted) < Math.abs(near - wanted) ? size : near));
   const radius = ringRadius(stitches, stitchWidth);
-  const reading = (steps: number, meant: boolean): EyeAdvice['readings'][number] => ({
-    between: steps - 1,
-    mm: 2 * radius * Math.sin((Math.PI * Math.min(steps, stitches)) / Math.max(1, stitches)),
+  // A post sits in a hole: from hole to hole are as many steps as stitches between.
+  const reading = (between: number, meant: boolean): EyeAdvice['readings'][number] => ({
+    between,
+    mm: 2 * radius * Math.sin((Math.PI * Math.min(between, stitches)) / Math.max(1, stitches)),
     meant,
   });
   return {
     range,
     best,
     scaled,
-    readings: apart ? [reading(apart.count + 1, true), ...(apart.reading === 'unsaid' ? [reading(apart.count, false)] : [])] : [],
+    readings: apart ? [reading(apart.count, true), ...(apart.reading === 'unsaid' ? [reading(apart.count - 1, false)] : [])] : [],
     suits: [Math.round(stitches * EYES_APART[0]), Math.round(stitches * EYES_APART[1])],
   };
 }

@@ -56,6 +56,7 @@ export class AssembleStage {
   private readonly application = inject(ApplicationRef);
   private readonly figure = viewChild(Figure);
   protected readonly printing = signal(false);
+  protected readonly picture = signal<string | null>(null);
 
   protected readonly seen = signal<'figure' | 'order'>('figure');
   protected readonly panel = signal<'steps' | 'look'>('steps');
@@ -67,10 +68,14 @@ export class AssembleStage {
 
   /** What a drag makes of a place, until it is let go. */
   private readonly dragging = signal<Moved | null>(null);
+  /** Another place that is tried beside the one that is written, until one is chosen. */
+  protected readonly trying = signal(false);
+  protected readonly tried = signal<Moved | null>(null);
+  protected readonly seesTried = linkedSignal(() => this.tried() !== null);
   protected readonly moving = computed(() => this.dragging() !== null);
   protected readonly places = computed<Places | null>(() => {
-    const dragging = this.dragging();
-    return dragging ? this.assembling.preview(dragging) : this.assembling.places();
+    const shown = this.dragging() ?? (this.seesTried() ? this.tried() : null);
+    return shown ? this.assembling.preview(shown) : this.assembling.places();
   });
   protected readonly mmPerUnit = computed(() => this.current.stitch()?.width ?? 5);
 
@@ -211,12 +216,26 @@ export class AssembleStage {
     if (all && own) this.dragging.set(moved(all, own, target));
   }
 
+  protected tryAnother(): void {
+    this.elsewhere.set(false);
+    this.trying.set(true);
+  }
+
+  /** Chooses what is seen, of the two places. */
+  protected keepSeen(): void {
+    const tried = this.tried();
+    if (tried && this.seesTried()) this.assembling.write(tried);
+    this.tried.set(null);
+    this.trying.set(false);
+  }
+
   protected drop(): void {
     const dragging = this.dragging();
     const place = this.selectedPlace();
     this.dragging.set(null);
     if (!dragging) return;
     if (this.elsewhere() && place) this.keepElsewhere(place);
+    else if (this.trying()) this.tried.set(dragging);
     else this.assembling.write(dragging);
   }
 
@@ -251,6 +270,7 @@ export class AssembleStage {
 
   /** The sheet for paper is there only while it is printed; it has to be drawn before the event is over. */
   protected toPaper(): void {
+    this.picture.set(this.figure()?.snapshot() ?? null);
     this.printing.set(true);
     this.application.tick();
   }

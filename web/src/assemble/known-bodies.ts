@@ -1,7 +1,18 @@
-import { computed, effect, inject, Injectable, Injector, runInInjectionContext, signal, untracked } from '@angular/core';
+import {
+  computed,
+  effect,
+  inject,
+  Injectable,
+  Injector,
+  linkedSignal,
+  runInInjectionContext,
+  signal,
+  untracked,
+} from '@angular/core';
 import { figureFabric, type FigureFabric } from '@lemniscus/core/fabric';
+import type { BodyShape } from '@lemniscus/core/shape';
 import { Assembling } from '../data/follows/assembling';
-import { Figures, type FigureLook } from '../data/follows/figures';
+import { Figures, type FigureLook, type FigureState } from '../data/follows/figures';
 import { CurrentMake } from '../data/open/current-make';
 import { PiecePlans } from '../data/open/piece-plans';
 import type { KnownBody } from './figure-parts';
@@ -25,17 +36,30 @@ export class KnownBodies {
   readonly parts = computed(() => this.plans.parts().map(({ counted }) => counted));
   private readonly all = computed(() => bodiesOf(figureFabric({ parts: this.parts() })));
 
+  /** The shape of each kind once all are at rest: what still moves would be drawn again and again. */
+  private readonly shapes = linkedSignal<readonly FigureState[], readonly BodyShape[] | null>({
+    source: () =>
+      this.looks()
+        .slice(0, this.all().kinds.length)
+        .map((look) => look.state()),
+    computation: (states, before) => {
+      const shapes = states.flatMap(({ shape, going }) => (shape && !going ? [shape] : []));
+      const all = shapes.length === this.all().kinds.length;
+      const known = before?.value ?? null;
+      return all ? shapes : known?.length === this.all().kinds.length ? known : null;
+    },
+  });
+
   /** null until all shapes have come. */
   readonly bodies = computed<readonly KnownBody[] | null>(() => {
-    const { bodies, kinds } = this.all();
-    const looks = this.looks();
-    if (looks.length < kinds.length) return null;
-    const shapes = looks.slice(0, kinds.length).map((look) => look.state().shape);
-    if (shapes.some((shape) => shape === null)) return null;
-    return bodies.flatMap(({ pieces, kind }): KnownBody[] => {
-      const shape = shapes[kind];
-      return shape ? [{ pieces, shape, worked: pieces.some((piece) => this.begun(piece)) }] : [];
-    });
+    const shapes = this.shapes();
+    return (
+      shapes &&
+      this.all().bodies.flatMap(({ pieces, kind }): KnownBody[] => {
+        const shape = shapes[kind];
+        return shape ? [{ pieces, shape, worked: pieces.some((piece) => this.begun(piece)) }] : [];
+      })
+    );
   });
 
   constructor() {

@@ -15,6 +15,9 @@ const OVERLAP = 8;
   imports: [PinMap],
   template: `
     <h1>{{ title() }}: put together</h1>
+    @if (picture(); as seen) {
+      <img [src]="seen" alt="" />
+    }
     @for (map of maps(); track map.key) {
       @for (strip of map.strips; track strip.from; let number = $index) {
         <section>
@@ -50,6 +53,11 @@ const OVERLAP = 8;
     section {
       break-inside: avoid;
     }
+    img {
+      display: block;
+      max-width: 120mm;
+      max-height: 90mm;
+    }
     h1 {
       font-size: 20pt;
     }
@@ -77,6 +85,8 @@ export class PinSheet {
   readonly places = input.required<Places>();
   readonly steps = input.required<readonly StepAt[]>();
   readonly title = input.required<string>();
+  /** The figure as it is seen; null where there is none. */
+  readonly picture = input<string | null>(null);
 
   protected readonly maps = computed(() => {
     const { walls, fronts, places } = this.places();

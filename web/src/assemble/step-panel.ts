@@ -53,7 +53,12 @@ export class StepPanel {
     return step?.feature ? this.placesFor(step) : [];
   });
   protected readonly words = computed(() =>
-    this.placesOfNow().map((place) => ({ name: nameOf(place), words: placeWords(place) })),
+    this.placesOfNow().map((place) => ({
+      name: nameOf(place),
+      words: placeWords(place),
+      // What the pattern leaves open is only proposed.
+      proposed: !place.said.height || !place.said.round,
+    })),
   );
   protected readonly how = computed(() => {
     const feature = this.now()?.step.feature;

@@ -1,6 +1,7 @@
 import { changeOf, LOOPS, roundLength, WAYS, type Change, type Fabric } from '@lemniscus/core/fabric';
 import type { Position } from '@lemniscus/core/making';
 import { STITCH_NAMES, type Loop, type StitchName } from '@lemniscus/core/notation';
+import type { DialPin } from './dial-model';
 
 /** Rows of flat work that are shown below the one at hand. */
 export const ROWS_BELOW = 4;
@@ -25,6 +26,8 @@ export interface StripModel {
   readonly way: 1 | -1;
   /** Stitches of the widest row shown. */
   readonly width: number;
+  /** Where something goes: across the strip as stitches are, and the rows below. */
+  readonly pins: readonly { readonly x: number; readonly depth: number }[];
 }
 
 /** Whether most rows of a fabric are turned: it is drawn as a strip. */
@@ -37,7 +40,12 @@ export function isStrip(fabric: Fabric): boolean {
  * they lie now. At every turn the strip is turned over, so what was left is right.
  * @param side 1 for the right hand, which works to the left, -1 for the left
  */
-export function stripModel(fabric: Fabric, { round, action }: Position, side: 1 | -1 = 1): StripModel {
+export function stripModel(
+  fabric: Fabric,
+  { round, action }: Position,
+  side: 1 | -1 = 1,
+  pins: readonly DialPin[] = [],
+): StripModel {
   const stitches: StripStitch[] = [];
   const now = fabric.roundAction[round]! + action;
   const lastRow = fabric.roundStart[round + 1]! - 1;
@@ -45,13 +53,12 @@ export function stripModel(fabric: Fabric, { round, action }: Position, side: 1 
   const nowTo = Math.max(nowFrom, fabric.actionStart[now + 1]!);
   let width = 0;
   const way = side === 1 ? -1 : 1;
-  const place = (row: number): number => {
-    const of = fabric.round[row]!;
-    const length = roundLength(fabric, of);
+  const across = (of: number, nth: number): number => {
     // Every other row lies the other way round.
     const own = (round - of) % 2 === 0 ? way : -way;
-    return own * (row - fabric.roundStart[of]! - (length - 1) / 2);
+    return own * (nth - (roundLength(fabric, of) - 1) / 2);
   };
+  const place = (row: number): number => across(fabric.round[row]!, row - fabric.roundStart[fabric.round[row]!]!);
   for (let depth = 0; depth <= Math.min(round, ROWS_BELOW); depth++) {
     const of = round - depth;
     width = Math.max(width, roundLength(fabric, of));
@@ -69,5 +76,12 @@ export function stripModel(fabric: Fabric, { round, action }: Position, side: 1 
       }
     }
   }
-  return { stitches, hook: place(nowFrom), way, width };
+  const shown = pins.filter(({ round: of }) => of <= round && of >= round - ROWS_BELOW);
+  return {
+    stitches,
+    hook: place(nowFrom),
+    way,
+    width,
+    pins: shown.map(({ round: of, after, in: inside }) => ({ x: across(of, inside ? after : after - 0.5), depth: round - of })),
+  };
 }

@@ -4,6 +4,7 @@ import type { Position } from '@lemniscus/core/making';
 import { heightOf } from '@lemniscus/core/gauge';
 import { STITCHES, type StitchName } from '@lemniscus/core/notation';
 import { BARS } from './dial-shapes';
+import type { DialPin } from './dial-model';
 import { ROWS_BELOW, stripModel } from './strip-model';
 import { yarnEdge, yarnPaint } from './yarn-colour';
 
@@ -42,6 +43,9 @@ const VIEW = { half: 300, row: 62, top: -150, most: 46 };
               />
             }
           </g>
+        }
+        @for (pin of model().pins; track $index) {
+          <circle class="pin" [attr.cx]="pin.x * scale()" [attr.cy]="pinHeight(pin.depth)" r="7" />
         }
       </g>
       <path class="hook" d="M0 -290V-182q0 14 12 12q7 -2 6 -10" />
@@ -88,6 +92,11 @@ const VIEW = { half: 300, row: 62, top: -150, most: 46 };
       stroke: var(--ink);
       stroke-width: 2;
     }
+    .pin {
+      fill: var(--card);
+      stroke: var(--act);
+      stroke-width: 3.4;
+    }
     .fork {
       fill: none;
       stroke-width: 4;
@@ -117,11 +126,17 @@ export class Strip {
   readonly fabric = input.required<Fabric>();
   readonly position = input.required<Position>();
   readonly side = input<1 | -1>(1);
+  /** Where things go on it. */
+  readonly pins = input<readonly DialPin[]>([]);
 
-  protected readonly model = computed(() => stripModel(this.fabric(), this.position(), this.side()));
+  protected readonly model = computed(() => stripModel(this.fabric(), this.position(), this.side(), this.pins()));
   /** Width of a stitch; a wide row is not squeezed, it runs on past the edge. */
   protected readonly scale = computed(() => Math.min(VIEW.most, Math.max(26, (2 * VIEW.half) / Math.max(1, this.model().width))));
   protected readonly moved = computed(() => `translate(${-this.model().hook * this.scale()}px, 0)`);
+
+  protected pinHeight(depth: number): number {
+    return VIEW.top + depth * VIEW.row + VIEW.row / 2;
+  }
 
   protected readonly drawn = computed(() => {
     const scale = this.scale();

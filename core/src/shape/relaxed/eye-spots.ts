@@ -22,16 +22,22 @@ export function eyeSpots(
 ): readonly { readonly at: Vector; readonly out: Vector }[] | null {
   const start = piece.indexOf(of);
   if (start < 0 || count < 4) return null;
-  const half = Math.min((between + 1) / 2, count / 4);
-  return [-half, half].flatMap((aside) => {
-    const place = first + Math.round((count - 1) / 2 + aside);
-    const index = start + place;
-    if (index >= all || row[index] !== place) return [];
-    const [foot, up, out] = [0, 6, 9].map((from): Vector => {
-      const k = FRAME * index + from;
-      return [frames[k]!, frames[k + 1]!, frames[k + 2]!];
-    }) as [Vector, Vector, Vector];
-    // Between two rounds is at the top of the lower one.
-    return [{ at: add(foot, up), out: times(out, 1 / (Math.hypot(...out) || 1)) }];
+  const apart = Math.min(between, count >> 1);
+  const low = Math.floor((count - apart) / 2);
+  return [low, low + apart].flatMap((hole) => {
+    // A post sits in a hole, between two stitches and at the top of the round.
+    const rows = [hole - 1, hole].map((stitch) => start + first + ((stitch + count) % count));
+    if (rows.some((index) => index >= all || row[index] !== index - start)) return [];
+    const [one, two] = rows.map((index) => ({
+      top: add(read(frames, index, 0), read(frames, index, 6)),
+      out: read(frames, index, 9),
+    }));
+    const out = add(one!.out, two!.out);
+    return [{ at: times(add(one!.top, two!.top), 0.5), out: times(out, 1 / (Math.hypot(...out) || 1)) }];
   });
+}
+
+function read(frames: Float32Array, index: number, from: number): Vector {
+  const k = FRAME * index + from;
+  return [frames[k]!, frames[k + 1]!, frames[k + 2]!];
 }

@@ -33,9 +33,9 @@ it('eyes sit in front, level, as far apart as is said, and look outwards', () =>
   expect(one.at[2]).toBeGreaterThan(0.5);
   expect(two.at[2]).toBeGreaterThan(0.5);
   expect(Math.abs(one.at[1] - two.at[1])).toBeLessThan(0.5);
-  // Two stitches between them are three widths from middle to middle, along a round of twelve.
+  // Posts sit in holes: two stitches between them are two widths from middle to middle, along a round of twelve.
   const apart = Math.hypot(...[0, 1, 2].map((d) => one.at[d]! - two.at[d]!));
-  expect(apart).toBeGreaterThan(2);
-  expect(apart).toBeLessThan(3.6);
+  expect(apart).toBeGreaterThan(1.7);
+  expect(apart).toBeLessThan(2.3);
   for (const { at, out } of eyes) expect(at[0] * out[0] + at[2] * out[2]).toBeGreaterThan(0);
 });

@@ -196,6 +196,11 @@ export class FigureScene {
     return this.bodies[0]?.lining ?? null;
   }
 
+  /** What is seen now, as the address of a picture. */
+  snapshot(): string {
+    return this.renderer.domElement.toDataURL('image/png');
+  }
+
   picture(): Promise<Blob | null> {
     return new Promise((resolve) => this.renderer.domElement.toBlob(resolve, 'image/png'));
   }

@@ -7,6 +7,7 @@ import {
   ElementRef,
   inject,
   input,
+  linkedSignal,
   output,
   signal,
   untracked,
@@ -109,9 +110,14 @@ export class Figure {
   });
   private readonly together = computed(() => this.bodies().some(({ stance }) => stance !== undefined));
   /** Of bodies in their places in one figure, without WebGL. */
-  protected readonly joined = computed(() =>
-    this.trouble() === 'no WebGL' && this.together() ? flatTogether(this.bodies(), this.view()) : [],
-  );
+  protected readonly joined = linkedSignal<boolean, ReturnType<typeof flatTogether>>({
+    source: () => this.moving(),
+    // On paper it stays while something is dragged: every facet is an element of the page.
+    computation: (moving, before) => {
+      if (this.trouble() !== 'no WebGL' || !this.together()) return [];
+      return moving && before ? before.value : flatTogether(this.bodies(), this.view());
+    },
+  });
   protected readonly facets = computed(() =>
     this.trouble() === 'no WebGL' && !this.together()
       ? this.bodies().map(({ shape, paint, x, scale = 1 }) => ({
@@ -300,6 +306,11 @@ export class Figure {
   protected wheel(event: WheelEvent): void {
     event.preventDefault();
     this.view.update((view) => nearer(view, Math.exp(-event.deltaY / 600)));
+  }
+
+  /** What is seen now, as the address of a picture; null without WebGL. */
+  snapshot(): string | null {
+    return this.scene()?.snapshot() ?? null;
   }
 
   /** The figure as a file, or null where it cannot be made. */
