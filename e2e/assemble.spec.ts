@@ -21,17 +21,16 @@ async function drag(page: Page, from: Locator, right: number, down: number): Pro
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await page.mouse.move(x + right / 2, y + down / 2, { steps: 3 });
-  await page.mouse.move(x + right, y + down, { steps: 3 });
+  await page.mouse.move(x + right / 2, y + down / 2);
+  await page.mouse.move(x + right, y + down, { steps: 2 });
 }
 
-test('the eyes of the puffin are placed by dragging and by keys; text, map and hook say the same', async ({ app, page }) => {
+test('eyes are dragged, and one undo takes them back', async ({ app, page }) => {
   const make = await putDemo(page, app, 'Harbour puffin');
   await assemble(page, app, make);
   await expect(onMap(page, 'eye 1')).toHaveAccessibleName('Eyes 1: after 19. Arrow keys move it.');
   await expect(onMap(page, 'eye 2')).toHaveAccessibleName('Eyes 2: after 28. Arrow keys move it.');
 
-  const between = (text: string): string => /Set the eyes between (.*) between them/.exec(text)![1]!;
   await test.step('dragged outwards both go, each other’s mirror image', async () => {
     await drag(page, onMap(page, 'eye 2').locator('.pin'), 30, 0);
     await expect(onMap(page, 'eye 2')).not.toHaveAccessibleName(/after 28/);
@@ -47,6 +46,12 @@ test('the eyes of the puffin are placed by dragging and by keys; text, map and h
     await expect(onMap(page, 'eye 2')).toHaveAccessibleName(/after 28/);
     await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   });
+});
+
+test('the eyes of the puffin are moved by keys; text, map and hook say the same', async ({ app, page }) => {
+  const make = await putDemo(page, app, 'Harbour puffin');
+  await assemble(page, app, make);
+  const between = (text: string): string => /Set the eyes between (.*) between them/.exec(text)![1]!;
   await test.step('keys move it by a stitch and by a round', async () => {
     await onMap(page, 'eye 2').focus();
     await press(page, 'ArrowRight');

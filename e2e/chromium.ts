@@ -5,10 +5,11 @@ const chromium = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/c
   paths: string[];
   args: string[];
   webgl: string[];
+  flat: string[];
 };
 
-/** How the browser is started; with WebGL, which makes all else slower, only for journeys that look at figures. */
+/** How the browser is started: with WebGL in software, which takes seconds a picture, only for journeys that look at figures. */
 export function launchOptions(webgl = false): { executablePath: string; args: string[] } {
-  const args = webgl ? [...chromium.args, ...chromium.webgl] : chromium.args;
+  const args = [...chromium.args, ...(webgl ? chromium.webgl : chromium.flat)];
   return { executablePath: chromium.paths.find((path) => existsSync(path))!, args };
 }

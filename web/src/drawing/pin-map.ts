@@ -124,12 +124,12 @@ const PAPER = 0.26;
       user-select: none;
     }
     .band {
-      opacity: 0.62;
+      fill-opacity: 0.62;
     }
     .stitches {
       fill: none;
       stroke-width: 0.5;
-      opacity: 0.42;
+      stroke-opacity: 0.42;
       stroke-linecap: round;
       stroke-linejoin: round;
     }

@@ -12,6 +12,8 @@ export interface Facet {
   readonly depth: number;
 }
 
+/** Of a figure put together so many facets are drawn, as they are drawn anew whenever something moves. */
+const MOST_TOGETHER = 1_400;
 /** Most facets drawn; a larger figure is drawn with every second, third … triangle joined into its neighbour's colour. */
 const MOST = 9_000;
 
@@ -47,6 +49,7 @@ export function flatTogether(bodies: readonly FigureBody[], view: FigureView): (
         (facet) => ({ ...facet, body }),
       ),
     )
+    .filter((_facet, index, all) => all.length <= MOST_TOGETHER || index % Math.ceil(all.length / MOST_TOGETHER) === 0)
     .sort((one, other) => one.depth - other.depth);
 }
 
