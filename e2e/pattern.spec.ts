@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from './app.js';
 import { dropFile, editor, expectAllSent, openStage, paste, putDemo, stage } from './pages.js';
 
@@ -81,6 +82,11 @@ test('what is changed with the network gone is kept, said to be, and sent when i
   await other.close();
 });
 
+/** Scrolls the text to its end: of a long one only what is seen is on the page. */
+async function toTheEnd(page: Page): Promise<void> {
+  await page.locator('.cm-scroller').evaluate((scroller) => scroller.scrollTo(0, scroller.scrollHeight));
+}
+
 test('two windows with one pattern open: what is typed in one stands in the other, and nobody is asked anything', async ({
   app,
   page,
@@ -101,10 +107,12 @@ test('two windows with one pattern open: what is typed in one stands in the othe
     await here.keyboard.type(`\n${line}`, { delay: 60 });
     await expectAllSent(here);
     await there.bringToFront();
+    await toTheEnd(there);
     await expect(there.locator('.cm-content')).toContainText(line);
   }
   for (const each of [page, other]) {
     await each.bringToFront();
+    await toTheEnd(each);
     await expect(each.locator('.cm-content')).toContainText('Mind the oars.');
     await expect(each.locator('.cm-content')).toContainText('And the anchor.');
     await expect(each.getByText('Changed in another window.')).toHaveCount(0);

@@ -38,7 +38,7 @@ const OVERLAP = 8;
         </section>
       }
     }
-    <div class="ruler"></div>
+    <svg class="ruler" viewBox="0 0 100 4"><path d="M0 0V4M0 2H100M100 0V4" /></svg>
     <p>The line is 100 mm long: measure it before you pin. Print at 100 %, not fitted to the page.</p>
     <h2>Steps</h2>
     <ol>
@@ -69,11 +69,16 @@ const OVERLAP = 8;
       overflow: hidden;
     }
     .ruler {
+      display: block;
       width: 100mm;
-      height: 3mm;
+      height: 4mm;
       margin-top: 6mm;
-      border: 0.3mm solid #000;
-      border-top: 0;
+      overflow: visible;
+    }
+    .ruler path {
+      fill: none;
+      stroke: #000;
+      stroke-width: 0.3;
     }
     li {
       break-inside: avoid;
