@@ -151,6 +151,7 @@ describe('places', () => {
       'not-placed-yet',
       'Eyes has no place yet, and Limb 1 goes by it. Say where Eyes goes.',
     ],
+    ['Bead: on Limb 1, at R3\nLimbs: on Limb 1, at R4', 'on-itself', 'Limb cannot go on itself.'],
     ['Limbs: on Limb 1, at R3', 'on-itself', 'Limb cannot go on itself.'],
     ['Spots: 60 on Ball, at R20, evenly from the front', 'too-many', '60 do not fit over 48 stitches: at most one a stitch.'],
     ['Spots: 3 on Ball, at R20, evenly over stitches 5 to 6', 'too-many', '3 do not fit over 2 stitches: at most one a stitch.'],

@@ -239,6 +239,10 @@ class Placer {
   }
 
   private wallAt(feature: Feature, host: { readonly part: number; readonly copy: number }): Wall | null {
+    if (host.part === feature.part && feature.copies.includes(host.copy)) {
+      this.tell(feature, { code: 'on-itself', severity: 'error' });
+      return null;
+    }
     const key = keyOf(host);
     const known = this.walls.get(key);
     if (known) return known;
@@ -251,10 +255,6 @@ class Placer {
         copy: host.copy,
         copies,
       });
-      return null;
-    }
-    if (host.part === feature.part && feature.copies.includes(host.copy)) {
-      this.tell(feature, { code: 'on-itself', severity: 'error' });
       return null;
     }
     const made = this.options.made(host.part, host.copy);

@@ -255,7 +255,8 @@ export class AssembleStage {
     const round = Math.max(0, Math.min(most, pin.round - up * down));
     const change = moved(all, place, { round, fromFront: pin.fromFront + right / count });
     if (!this.elsewhere()) {
-      this.assembling.write(change);
+      if (this.trying()) this.tried.set(change);
+      else this.assembling.write(change);
       return;
     }
     const now = this.assembling.preview(change)?.places.find((each) => nameOf(each) === nameOf(place));
