@@ -22,6 +22,8 @@ import {
   moved,
   placesOf,
   placingEdits,
+  seamsOf,
+  seamWords,
   shortWay,
   spotOf,
   stanceOf,
@@ -79,6 +81,20 @@ describe('places', () => {
     expect(pins[0]!.alongMm / quarter).toBeGreaterThan(0.9);
     expect(pins[0]!.alongMm / quarter).toBeLessThan(1.1);
     expect(across! / (diameter * Math.sin((Math.PI * 11) / 48))).toBeCloseTo(1, 1);
+  });
+
+  it('lie on a cone along its slope, a chord apart that grows with its rounds', () => {
+    const rounds = Array.from({ length: 14 }, (_, i) => `R${i + 2}: (${i + 1} sc, inc) x 3 (${6 + 3 * i})`);
+    const text = `## Cone\nR1: 3 sc in ring (3)\n${rounds.join('\n')}\n${LIMB}\n## Put together\nLimb: on Cone, at R6, at both sides`;
+    const far = placed(text.replace('at R6', 'at R12'));
+    const [low, high] = [one(placed(text), 'Limb'), one(far, 'Limb')];
+    // Along the slope a round is as long as a stitch is high.
+    expect((high.pins[0]!.alongMm - low.pins[0]!.alongMm) / (6 * STITCH.height)).toBeCloseTo(1, 1);
+    // Straight across is the count over pi: at the top of the round, half-way to the next (a twenty-fourth more), stretched as stuffed.
+    const wide = high.across! / ((37.5 * STITCH.width) / Math.PI);
+    expect(wide).toBeGreaterThan(1);
+    expect(wide).toBeLessThan(1.08);
+    expect(high.across! / low.across!).toBeCloseTo(37.5 / 19.5, 1);
   });
 
   it('of eyes leave the stitches between them that are asked for, the front half-way, at every lean and with either hand', () => {
@@ -405,6 +421,50 @@ describe('joins', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('tell of stitches that two seams take, exactly while they do, and of an edge with more stitches than the wall', () => {
+    const limb = (name: string) => `\n## ${name}\nR1: 6 sc in ring (6)\nR2: (inc, inc, 1 sc) x 2 (10)\nR3-R6: sc around (10)\n`;
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 12 }), fc.constantFrom('sewn', 'sewn flat'), (apart, join) => {
+        const text = `${TUBE(30)}${limb('Arm')}${limb('Fin')}\n## Put together\nArm: on Ball, at R26, at the front, ${join}\nFin: on Ball, at R26, ${apart} stitches left of the front, ${join}`;
+        const count = counted(text);
+        const all = placed(text);
+        const made = asWritten(count, STITCH);
+        const [a, b] = seamsOf(all.places, made, STITCH).map(
+          ({ stitches }) => new Set(stitches.map(({ round, stitch }) => `${round} ${stitch}`)),
+        );
+        const shared = [...a!].filter((each) => b!.has(each)).length;
+        const told = all.problems.filter(({ code }) => code === 'shares-stitches' || code === 'overlaps');
+        expect(told.length > 0, `${shared} shared, ${apart} apart`).toBe(shared > 0);
+      }),
+      { numRuns: 26 },
+    );
+    const wide = `${ballText(12, 3)}\n## Cap\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: (1 sc, inc) x 6 (18)\nR4: sc around (18)\n\n## Put together\nCap: on Ball, at R4, sewn`;
+    expect(placed(wide).problems).toContainEqual(expect.objectContaining({ code: 'stitches-twice', stitches: 6 }));
+  });
+
+  it('say in words the very stitches they take, over the start of the round too', () => {
+    const limb = '\n## Arm\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R6: sc around (12)\n';
+    const words = (where: string): string => {
+      const text = `${TUBE(30)}${limb}\n## Put together\nArm: on Ball, at R26, ${where}, sewn flat`;
+      const count = counted(text);
+      return seamWords(seamsOf(placed(text).places, asWritten(count, STITCH), STITCH)[0]!);
+    };
+    // Six stitches in two layers, half of them each side of the place: 24 is opposite the start.
+    expect(words('at the front')).toBe('Sew all 12 stitches of its edge in both layers to stitches 22 to 27 of R26.');
+    expect(words('at the start')).toBe('Sew all 12 stitches of its edge in both layers to stitches 46 to 3 of R26.');
+  });
+
+  it('of a pair that was put elsewhere are as far across as they are now', () => {
+    const text = `${TUBE(30)}${LIMB}\n## Put together\nLimb: on Ball, at R26, at both sides`;
+    const put = (_feature: unknown, copy: number) => (copy === 1 ? { round: 26, after: 18, inside: false } : null);
+    const [before, after] = [placed(text), placed(text, { put })];
+    const [one1, two1] = after.places;
+    expect(
+      one1!.across! / (2 * one1!.wall.radius[25]! * Math.sin(Math.abs(Math.PI * (one1!.pins[0]!.turns - two1!.pins[0]!.turns)))),
+    ).toBeCloseTo(1, 9);
+    expect(one1!.across).toBeLessThan(before.places[0]!.across!);
   });
 });
 

@@ -17,3 +17,4 @@ export { AS_IT_STANDS, spotOf, stanceOf, stanceOn, turnedBy, type HostOf, type S
 export { moved, placingEdits, withPlacing, type Moved, type Target } from './move.js';
 export { HOW, lookOver, lookWords, type Look, type Sits } from './look-over.js';
 export { checkPlaces, type PlaceFinding } from './check-places.js';
+export { seamProblems, seamsOf, seamWords, type Seam } from './seam.js';

@@ -23,6 +23,7 @@ import { fitProblems } from './fit.js';
 import { footprint, isCap, type Footprint } from './footprint.js';
 import type { Pin, Place, Places } from './place.js';
 import type { Problem } from './problem.js';
+import { seamProblems, seamsOf } from './seam.js';
 import { numberOfRound, roundNumbered, shortWay, stitchesAt, turnsAfter, wallOf, type MadePiece, type Wall } from './wall.js';
 
 export interface PlaceOptions {
@@ -72,7 +73,11 @@ class Placer {
 
   places(): Places {
     const places = this.features.flatMap((feature) => this.placesOf(feature));
-    this.problems.push(...fitProblems(places));
+    const fit = fitProblems(places);
+    const over = new Set(fit.flatMap(({ code, feature }) => (code === 'overlaps' ? [feature] : [])));
+    // What lies over another shares its stitches too: said once.
+    const seams = seamProblems(seamsOf(places, this.options.made, this.options.stitch));
+    this.problems.push(...fit, ...seams.filter(({ code, feature }) => code !== 'shares-stitches' || !over.has(feature)));
     const { features, problems, fronts, walls } = this;
     return { features, places, problems, fronts, walls };
   }
@@ -106,11 +111,18 @@ class Placer {
     });
     if (own.every((each) => each === null)) return places;
     const [one, two] = own;
-    if (places.length === 2 && (one === null) !== (two === null)) {
-      const given = (one ?? two)!;
-      return places.map((place, i) => own[i] ?? this.opposite(place, given));
-    }
-    return places.map((place, i) => own[i] ?? place);
+    const given = places.length === 2 && (one === null) !== (two === null) ? (one ?? two)! : null;
+    return this.acrossAsPut(places.map((place, i) => own[i] ?? (given ? this.opposite(place, given) : place)));
+  }
+
+  /** The two of a pair as far from one another as they are now; not straight across any more where they are not level. */
+  private acrossAsPut(places: readonly Place[]): readonly Place[] {
+    const [one, two] = places;
+    if (places.length === 1 && one) return [{ ...one, across: null }];
+    if (places.length !== 2 || !one || !two || one.across === null) return places;
+    const level = one.wall === two.wall && one.first === two.first;
+    const across = level ? acrossOf(one.wall, one.first, one.pins[0]!, two.pins[0]!) : null;
+    return places.map((place) => ({ ...place, across }));
   }
 
   private placedAt(place: Place, round: number, { after, inside }: PutElsewhere): Place {
@@ -120,6 +132,8 @@ class Placer {
     return {
       ...this.at(place.feature, place.copy, place.host, place.wall, heights, { turns, in: inside }),
       across: place.across,
+      tip: place.tip,
+      join: place.join,
     };
   }
 

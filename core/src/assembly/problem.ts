@@ -28,6 +28,8 @@ export type Problem = {
   | { readonly code: 'hosts-differ'; readonly counts: readonly [number, number] }
   /** A stitch of the wall takes more than one of the limb. */
   | { readonly code: 'stitches-twice'; readonly stitches: number }
+  /** Sewn to stitches of the wall that another is sewn to. */
+  | { readonly code: 'shares-stitches'; readonly other: string; readonly stitches: number }
 );
 
 const mm = (value: number): string => `${Math.max(1, Math.round(value))} mm`;
@@ -74,5 +76,7 @@ export function describeProblem(problem: Problem): string {
       return `The two hosts have ${problem.counts[0]} and ${problem.counts[1]} stitches there: the pair cannot be alike.`;
     case 'stitches-twice':
       return `Its edge has more stitches than the wall there: ${problem.stitches} of the wall take two.`;
+    case 'shares-stitches':
+      return `${name} and ${problem.other} are both sewn to ${problem.stitches} of the same stitches: move one aside.`;
   }
 }

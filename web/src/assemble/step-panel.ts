@@ -1,6 +1,6 @@
 import { Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { finishingOf, finishWords, HOW, placeWords, stepTitle, type Place, type Step } from '@lemniscus/core/assembly';
+import { finishingOf, finishWords, HOW, placeWords, seamWords, stepTitle, type Place, type Step } from '@lemniscus/core/assembly';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Assembling, type StepAt } from '../data/follows/assembling';
 import { CurrentMake } from '../data/open/current-make';
@@ -56,6 +56,7 @@ export class StepPanel {
     this.placesOfNow().map((place) => ({
       name: nameOf(place),
       words: placeWords(place),
+      seam: this.seamOf(place),
       // What the pattern leaves open is only proposed.
       proposed: !place.said.height || !place.said.round,
     })),
@@ -118,6 +119,11 @@ export class StepPanel {
   protected again(): void {
     const now = this.now();
     if (now) this.assembling.unsettle(now.step);
+  }
+
+  private seamOf({ feature, copy }: Place): string {
+    const seam = this.assembling.seams().find(({ place }) => place.feature.id === feature.id && place.copy === copy);
+    return seam ? seamWords(seam) : '';
   }
 
   private placesFor({ feature, piece }: Step): Place[] {

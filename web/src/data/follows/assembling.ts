@@ -4,6 +4,7 @@ import {
   placesOf,
   placingEdits,
   roundOf,
+  seamsOf,
   withPlacing,
   type Feature,
   type MadePiece,
@@ -12,6 +13,7 @@ import {
   type Places,
   type PlaceOptions,
   type PutElsewhere,
+  type Seam,
   type Step,
 } from '@lemniscus/core/assembly';
 import { stitchesDone, USUAL_PACE, type MakerEvent, type Piece } from '@lemniscus/core/making';
@@ -90,6 +92,12 @@ export class Assembling {
   readonly places = computed<Places | null>(() => {
     const options = this.options();
     return options && placesOf(this.current.count(), options);
+  });
+
+  /** The stitches of what is sewn on, with those of the wall under them. */
+  readonly seams = computed<readonly Seam[]>(() => {
+    const [options, places] = [this.options(), this.places()];
+    return options && places ? seamsOf(places.places, options.made, options.stitch) : [];
   });
 
   /** Where everything would be with a feature's words changed: what a drag shows. */
