@@ -10,7 +10,8 @@ const CORE_ORDER = [
   ['spacing', 'gauge'],
   ['shape'],
   ['making', 'assembly'],
-  ['supply'],
+  ['supply', 'history'],
+  ['planning'],
   ['exchange'],
 ];
 

@@ -1,13 +1,22 @@
 import type { Alteration as CoreAlteration, MakerEvent } from '@lemniscus/core/making';
 import * as z from 'zod';
 
+/** The last time a clock can show, ms since 1970. */
+const MOST_MS = 8_640_000_000_000_000;
+
 const common = {
   id: z.uuid('An event is named by a UUID.'),
   piece: z.string().min(1, 'Say which piece.').max(200),
   /** ms since 1970, by the maker's clock. */
-  at: z.int().min(0).max(8_640_000_000_000_000),
+  at: z.int().min(0).max(MOST_MS),
+  /** Minutes ahead of UTC: from 12 hours behind to 14 ahead. */
+  zone: z.int().min(-720).max(840).optional(),
 };
 const Index = z.int().min(0).max(1_000_000);
+const Time = z.int().min(0).max(MOST_MS);
+const DAY_MS = 86_400_000;
+const Grams = z.number().min(0).max(100_000);
+const Millimetres = z.number().positive().max(5_000, 'At most 5 m.').nullable();
 const Words = z.string().max(2_000, 'At most 2000 characters.');
 
 const Alteration = z.discriminatedUnion('kind', [
@@ -34,6 +43,7 @@ export const Event = z.discriminatedUnion('kind', [
     line: Index.optional(),
     nth: Index.optional(),
     runs: Runs.optional(),
+    why: z.enum(['count', 'slip', 'otherwise']).optional(),
     ...follows,
   }),
   z.object({ ...common, kind: z.literal('undone'), event: z.uuid() }),
@@ -58,7 +68,22 @@ export const Event = z.discriminatedUnion('kind', [
     after: Index,
     inside: z.boolean(),
   }),
-  z.object({ ...common, kind: z.literal('stuffed'), grams: z.number().min(0).max(100_000) }),
+  z.object({ ...common, kind: z.literal('stuffed'), grams: Grams }),
+  z
+    .object({ ...common, kind: z.literal('sat'), from: Time, to: Time, counts: z.boolean() })
+    .refine(({ from, to }) => to > from && to - from <= DAY_MS, 'A sitting ends after it begins, and within a day.'),
+  z.object({
+    ...common,
+    kind: z.literal('finished'),
+    day: z.iso.date('Give the day as 2026-11-27.').nullable(),
+    heightMm: Millimetres,
+    widthMm: Millimetres,
+    yarnGrams: Grams.nullable(),
+    stuffingGrams: Grams.nullable(),
+    forWhom: z.string().max(200, 'At most 200 characters.'),
+    notes: Words,
+  }),
+  z.object({ ...common, kind: z.literal('put away'), away: z.boolean() }),
 ]) satisfies z.ZodType<MakerEvent>;
 
 /** Most events sent at once. */

@@ -141,6 +141,25 @@ export const CONSTANTS = {
   'idle hand': row(3, 'minutes', 2, 6, 'our own estimate', 'without a step for so long the work was put down'),
   'usual pace': row(130 / 15, 'stitches a minute', 6, 14, 'common practice', 'about 130 stitches in a quarter of an hour'),
   'minutes known': row(3, 'minutes', 2, 10, 'our own estimate', "worked before a maker's own pace counts"),
+  'minutes known for a plan': row(20, 'minutes', 10, 60, 'our own estimate', "timed before a maker's own pace is planned with"),
+  'starting beside the mean': row(1.6, '', 1.2, 3, 'our own estimate', "a first round's stitch beside one of a plain round"),
+  'increases beside the mean': row(
+    1.1,
+    '',
+    1,
+    1.4,
+    'our own estimate',
+    'a stitch of a round that grows beside one of a plain round',
+  ),
+  'closing beside the mean': row(
+    1.3,
+    '',
+    1,
+    1.8,
+    'our own estimate',
+    'a stitch of a round that closes beside one of a plain round',
+  ),
+  'spread of a sitting': row(0.25, '', 0.1, 0.5, 'our own estimate', "standard deviation of the logarithm of a sitting's pace"),
   'hides one more': row(30, 'stitches', 24, 40, 'our own estimate', 'in a round of so many one more or fewer is hard to see'),
 } satisfies Record<string, Constant>;
 

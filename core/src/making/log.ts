@@ -29,7 +29,13 @@ interface Follows {
  * `at` is the maker's clock in ms since 1970, kept ahead of every event already seen (`nextTime`), so that what was
  * done later also sorts later.
  */
-export type MakerEvent = { readonly id: string; readonly piece: string; readonly at: number } & (
+export type MakerEvent = {
+  readonly id: string;
+  readonly piece: string;
+  readonly at: number;
+  /** Minutes that the maker's clock was ahead of UTC; not always kept. */
+  readonly zone?: number | undefined;
+} & (
   | ReachedEvent
   | { readonly kind: 'undone'; readonly event: string }
   /**
@@ -67,7 +73,27 @@ export type MakerEvent = { readonly id: string; readonly piece: string; readonly
     }
   /** Grams of stuffing the piece took. */
   | { readonly kind: 'stuffed'; readonly grams: number }
+  /** A time of work put in by hand, or one that was no work; of the whole make. ms since 1970. */
+  | { readonly kind: 'sat'; readonly from: number; readonly to: number; readonly counts: boolean }
+  | ({ readonly kind: 'finished' } & Finished)
+  /** The make was put away, or taken out again. */
+  | { readonly kind: 'put away'; readonly away: boolean }
 );
+
+/** What is told of a whole make is told of this, which no piece is called. */
+export const WHOLE_MAKE = 'make';
+
+/** The finished figure, as its maker measured it; what is not known is null or empty. */
+export interface Finished {
+  /** The maker's day, `2026-11-27`; null when it is not finished after all. */
+  readonly day: string | null;
+  readonly heightMm: number | null;
+  readonly widthMm: number | null;
+  readonly yarnGrams: number | null;
+  readonly stuffingGrams: number | null;
+  readonly forWhom: string;
+  readonly notes: string;
+}
 
 /**
  * The piece is at this place; an earlier one than before when it was ripped back. `round` is the round as the piece was
@@ -75,11 +101,16 @@ export type MakerEvent = { readonly id: string; readonly piece: string; readonly
  */
 export interface ReachedEvent extends Position, Follows {
   readonly kind: 'reached';
+  /** Why it was ripped back to here, where that was said. */
+  readonly why?: RipReason | undefined;
   readonly line?: number | undefined;
   readonly nth?: number | undefined;
   /** Open runs that are behind the piece. */
   readonly runs?: readonly RunMade[] | undefined;
 }
+
+/** The count was off; a stitch was made wrong; it was to be made otherwise. */
+export type RipReason = 'count' | 'slip' | 'otherwise';
 
 /** The events of each piece, each list without doubles and sorted by time, then id. */
 export type Log = ReadonlyMap<string, readonly MakerEvent[]>;

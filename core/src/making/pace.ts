@@ -16,27 +16,50 @@ export interface Session {
   readonly stitches: number;
 }
 
+/** Something that was said and stands, with the time it took. */
+export interface Doing {
+  readonly event: MakerEvent;
+  /** Since what was said before it, in the same sitting, ms; 0 for the first. */
+  readonly tookMs: number;
+  /** 0-based. */
+  readonly sitting: number;
+}
+
+/** Kinds that are no work: they are told whenever the maker thinks of them. */
+const TOLD: ReadonlySet<MakerEvent['kind']> = new Set(['followed', 'became', 'sat', 'finished', 'put away']);
+
+/** All that was done and stands, in order of time. What was undone, and its undoing, count for nothing. */
+export function doingsOf(log: Log): Doing[] {
+  const events = [...log.keys()].flatMap((piece) => standingEvents(log, piece)).filter(({ kind }) => !TOLD.has(kind));
+  events.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
+  let sitting = -1;
+  let last = -Infinity;
+  return events.map((event) => {
+    const since = event.at - last;
+    const goesOn = since <= IDLE_MS;
+    if (!goesOn) sitting++;
+    last = event.at;
+    return { event, tookMs: goesOn ? since : 0, sitting };
+  });
+}
+
 /**
- * The times a make was worked on: steps that follow each other within `IDLE_MS`. Ripping back and steps that were undone
- * take time and make no stitches.
+ * The times a make was worked on: steps that follow each other within `IDLE_MS`. Ripping back takes time and makes no
+ * stitches.
  * @param stitchesAt stitches of its piece made up to a step
  */
 export function sessionsOf(log: Log, stitchesAt: (event: Extract<MakerEvent, { kind: 'reached' }>) => number): Session[] {
-  const steps = [...log.values()].flat().sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
-  const stands = new Set([...log.keys()].flatMap((piece) => standingEvents(log, piece)));
   const sessions: Session[] = [];
   const done = new Map<string, number>();
-  for (const event of steps) {
-    const last = sessions.at(-1);
+  for (const { event, sitting } of doingsOf(log)) {
     let made = 0;
-    if (event.kind === 'reached' && stands.has(event)) {
+    if (event.kind === 'reached') {
       const now = stitchesAt(event);
       made = Math.max(0, now - (done.get(event.piece) ?? 0));
       done.set(event.piece, now);
     }
-    if (last && event.at - last.to <= IDLE_MS)
-      sessions[sessions.length - 1] = { ...last, to: event.at, stitches: last.stitches + made };
-    else sessions.push({ from: event.at, to: event.at, stitches: made });
+    const session = sessions[sitting] ?? { from: event.at, to: event.at, stitches: 0 };
+    sessions[sitting] = { ...session, to: event.at, stitches: session.stitches + made };
   }
   return sessions;
 }

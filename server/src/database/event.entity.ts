@@ -21,6 +21,8 @@ export const EventEntity = defineEntity({
     event: p.string().nullable(),
     /** The whole event as JSON, for kinds that are no place and no undoing; the open runs behind a place. */
     detail: p.text().nullable(),
+    zone: p.integer().nullable(),
+    why: p.string().nullable(),
   }),
 });
 export type EventRow = InferEntity<typeof EventEntity>;

@@ -1,5 +1,5 @@
 import { Event, EVENT_BATCH, Runs, type EventPage, type NewEvents } from '@lemniscus/api';
-import { EMPTY_LOG, record, type Log, type MakerEvent, type ReachedEvent } from '@lemniscus/core/making';
+import { EMPTY_LOG, record, type Log, type MakerEvent, type ReachedEvent, type RipReason } from '@lemniscus/core/making';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { Problem } from '../http/problem.js';
 
@@ -17,11 +17,14 @@ interface StoredEvent {
   follows: string | null;
   event: string | null;
   detail: string | null;
+  zone: number | null;
+  why: RipReason | null;
 }
 
-function toEvent({ id, piece, at, kind, event, detail, ...place }: StoredEvent): MakerEvent {
-  if (kind === 'reached') return { id, piece, at, kind, ...reachedOf(place, detail) };
-  if (kind === 'undone') return { id, piece, at, kind, event: event ?? '' };
+function toEvent({ id, piece, at, kind, event, detail, zone, why, ...place }: StoredEvent): MakerEvent {
+  const common = { id, piece, at, ...(zone === null ? {} : { zone }) };
+  if (kind === 'reached') return { ...common, kind, ...(why === null ? {} : { why }), ...reachedOf(place, detail) };
+  if (kind === 'undone') return { ...common, kind, event: event ?? '' };
   return Event.parse(JSON.parse(detail ?? '{}'));
 }
 
@@ -36,13 +39,15 @@ function reachedOf(
 }
 
 /** One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite. */
-const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, line, nth, follows, event, detail)
+const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, line, nth, follows, event, detail, zone, why)
   select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action',
     case when value ->> 'kind' = 'reached' then value ->> 'line' end,
     case when value ->> 'kind' = 'reached' then value ->> 'nth' end,
     case when value ->> 'kind' = 'reached' then value ->> 'follows' end,
     value ->> 'event',
-    case value ->> 'kind' when 'undone' then null when 'reached' then value -> 'runs' else value end
+    case value ->> 'kind' when 'undone' then null when 'reached' then value -> 'runs' else value end,
+    value ->> 'zone',
+    case when value ->> 'kind' = 'reached' then value ->> 'why' end
   from json_each(?) where true order by key
   on conflict (id) do nothing returning *`;
 

@@ -6,6 +6,7 @@ import { KindsOfEvents } from './0004-kinds-of-events.js';
 import { PlacesInLines } from './0005-places-in-lines.js';
 import { Shelf } from './0006-shelf.js';
 import { Devices } from './0007-devices.js';
+import { ZonesAndReasons } from './0008-zones-and-reasons.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -16,4 +17,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0005-places-in-lines', class: PlacesInLines },
   { name: '0006-shelf', class: Shelf },
   { name: '0007-devices', class: Devices },
+  { name: '0008-zones-and-reasons', class: ZonesAndReasons },
 ];
