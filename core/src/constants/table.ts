@@ -160,6 +160,7 @@ export const CONSTANTS = {
     'a stitch of a round that closes beside one of a plain round',
   ),
   'spread of a sitting': row(0.25, '', 0.1, 0.5, 'our own estimate', "standard deviation of the logarithm of a sitting's pace"),
+  'spread of makers': row(0.35, '', 0.2, 0.6, 'our own estimate', "standard deviation of the logarithm of makers' paces"),
   'hides one more': row(30, 'stitches', 24, 40, 'our own estimate', 'in a round of so many one more or fewer is hard to see'),
 } satisfies Record<string, Constant>;
 

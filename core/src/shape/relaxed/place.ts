@@ -3,7 +3,8 @@ import type { Profile } from '../profile/profile.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
 import { bringTogether } from './bring-together.js';
 import { SPIRAL } from './piece-walk.js';
-import { set, seeded, TURN, LAYER } from './placing.js';
+import { seeded } from '../../random/index.js';
+import { set, TURN, LAYER } from './placing.js';
 
 /**
  * Where the nodes of a body begin, stitch widths, three coordinates a node: y along the axis from a part's start to its end,
