@@ -20,7 +20,7 @@ const SERVER_ORDER = [
   ['http', 'database'],
   ['live'],
   ['home'],
-  ['makes', 'basket', 'measurements'],
+  ['makes', 'basket', 'measurements', 'plan', 'photos'],
   ['events'],
   ['folds', 'backup'],
 ];

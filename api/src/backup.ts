@@ -28,5 +28,7 @@ export const Restored = z.object({
   newEvents: z.int(),
   yarns: z.int(),
   measurements: z.int(),
+  plan: z.int(),
+  photos: z.int(),
 });
 export type Restored = z.infer<typeof Restored>;

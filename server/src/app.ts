@@ -15,6 +15,8 @@ import { oneName, ownPagesOnly, THIS_MACHINE } from './http/door.js';
 import { LiveMakes } from './live/live-makes.js';
 import { makeRoutes } from './makes/make-routes.js';
 import { measurementRoutes } from './measurements/measurement-routes.js';
+import { photoRoutes } from './photos/photo-routes.js';
+import { planRoutes } from './plan/plan-routes.js';
 
 /** Room for the longest pattern, twice over for escapes. */
 const BODY_LIMIT = '5mb';
@@ -67,6 +69,8 @@ export function createApp(database: Database, web: string, { live = new LiveMake
   app.use('/api/yarns', yarnRoutes(database));
   app.use('/api/backup', backupRoutes(database));
   app.use('/api/measurements', measurementRoutes(database));
+  app.use('/api/plan', planRoutes(database));
+  app.use('/api/photos', photoRoutes(database));
   app.use('/api', () => {
     throw new Problem('not-found', 'There is nothing at this address.');
   });

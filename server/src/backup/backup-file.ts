@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
-import { BackupMake, BackupManifest, KeptMeasurement, KeptYarn } from '@lemniscus/api';
+import { BackupMake, BackupManifest, KeptMeasurement, KeptPhoto, KeptPlanEntry, KeptYarn } from '@lemniscus/api';
 import { basketToCsv, measurementsToCsv } from '@lemniscus/core/exchange';
 import { strFromU8, strToU8, unzip, zip, type AsyncUnzipOptions, type AsyncZippable, type Unzipped } from 'fflate';
 import * as z from 'zod';
@@ -12,9 +12,14 @@ export interface Backup {
   readonly makes: readonly BackupMake[];
   readonly yarns: readonly KeptYarn[];
   readonly measurements: readonly KeptMeasurement[];
+  readonly plan: readonly KeptPlanEntry[];
+  readonly photos: readonly KeptPhoto[];
+  /** Pictures of photos, JPEG, by the photo's id. */
+  readonly pictures: ReadonlyMap<string, Uint8Array>;
 }
 
 const MANIFEST = 'lemniscus.json';
+const PICTURES = 'photos/';
 /** Most that one file in a copy unpacks to: a make that was worked for years is a tenth of it. */
 const MOST_BYTES = 200_000_000;
 const MOST_FILES = 100_000;
@@ -27,15 +32,20 @@ const unpacked = promisify((data: Uint8Array, options: AsyncUnzipOptions, done: 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
 /** A copy as one .zip: JSON to be taken in again, CSV to be read by anything (docs/backup.md). */
-export async function toFile({ savedAt, makes, yarns, measurements }: Backup): Promise<Uint8Array> {
+export async function toFile({ savedAt, makes, yarns, measurements, plan, photos, pictures }: Backup): Promise<Uint8Array> {
   const texts: Record<string, string> = {
     'basket.json': JSON.stringify(yarns, null, 1),
     'basket.csv': basketToCsv(yarns.filter(({ removed }) => !removed)),
     'measurements.json': JSON.stringify(measurements, null, 1),
+    'plan.json': JSON.stringify(plan, null, 1),
+    'photos.json': JSON.stringify(photos, null, 1),
     'measurements.csv': measurementsToCsv(measurements.filter(({ removed }) => !removed).map(({ measurement }) => measurement)),
   };
   for (const each of makes) texts[`makes/${each.make.id}.json`] = JSON.stringify(each, null, 1);
-  const files = Object.fromEntries(Object.entries(texts).map(([name, text]) => [name, strToU8(text)]));
+  const files = {
+    ...Object.fromEntries(Object.entries(texts).map(([name, text]) => [name, strToU8(text)])),
+    ...Object.fromEntries([...pictures].map(([id, bytes]) => [`${PICTURES}${id}.jpg`, bytes])),
+  };
   const manifest: BackupManifest = {
     format: 'lemniscus',
     version: 1,
@@ -62,7 +72,22 @@ export async function fromFile(bytes: Uint8Array): Promise<Backup> {
     makes: names.map((name) => parseIn(name, BackupMake, files)),
     yarns: parseIn('basket.json', z.array(KeptYarn), files),
     measurements: parseIn('measurements.json', z.array(KeptMeasurement), files),
+    // Copies from before there was a plan have none.
+    plan: files['plan.json'] ? parseIn('plan.json', z.array(KeptPlanEntry), files) : [],
+    photos: files['photos.json'] ? parseIn('photos.json', z.array(KeptPhoto), files) : [],
+    pictures: picturesIn(manifest, files),
   };
+}
+
+function picturesIn(manifest: BackupManifest, files: Unzipped): Map<string, Uint8Array> {
+  const names = Object.keys(manifest.files).filter((name) => name.startsWith(PICTURES));
+  return new Map(
+    names.map((name) => {
+      const id = z.uuid().safeParse(name.slice(PICTURES.length).replace(/\.jpg$/, ''));
+      if (!id.success) throw damaged(name, 'its name is no photo’s');
+      return [id.data, files[name]!];
+    }),
+  );
 }
 
 async function unpack(bytes: Uint8Array): Promise<Unzipped> {

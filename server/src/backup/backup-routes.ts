@@ -11,7 +11,7 @@ export function backupRoutes(database: Database): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
     const now = Date.now();
-    const file = await toFile(await readAll(database.em.fork(), now));
+    const file = await toFile(await readAll(database, now));
     response
       .attachment(`lemniscus-${new Date(now).toISOString().slice(0, 10)}.zip`)
       .setHeader('Cache-Control', 'no-store')
@@ -19,7 +19,7 @@ export function backupRoutes(database: Database): Router {
       .send(Buffer.from(file));
   });
   routes.post('/', express.raw({ type: 'application/zip', limit: COPY_LIMIT }), async (request, response) => {
-    response.json(await takeIn(database.em.fork(), await fromFile(new Uint8Array(request.body as Buffer))));
+    response.json(await takeIn(database, await fromFile(new Uint8Array(request.body as Buffer))));
   });
   return routes;
 }

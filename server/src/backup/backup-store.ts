@@ -3,14 +3,20 @@ import type { EntityManager } from '@mikro-orm/libsql';
 import { keepYarns } from '../basket/yarn-store.js';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { MeasurementEntity } from '../database/measurement.entity.js';
+import type { Database } from '../database/open.js';
+import { PhotoEntity } from '../database/photo.entity.js';
+import { PlanEntity } from '../database/plan.entity.js';
 import { RevisionEntity } from '../database/revision.entity.js';
 import { YarnEntity } from '../database/yarn.entity.js';
 import { allEvents, appendEvents } from '../events/event-store.js';
 import { keepMeasurements } from '../measurements/measurement-store.js';
+import { keepPhotos, keepPicture, pictureOf } from '../photos/photo-store.js';
+import { keepPlan } from '../plan/plan-store.js';
 import type { Backup } from './backup-file.js';
 
 /** Everything that is kept, makes taken off the shelf and things left out too. */
-export async function readAll(em: EntityManager, now: number): Promise<Backup> {
+export async function readAll(database: Database, now: number): Promise<Backup> {
+  const em = database.em.fork();
   const makes: BackupMake[] = [];
   for (const row of await em.find(MakeEntity, {}, { orderBy: { createdAt: 'asc', id: 'asc' } })) {
     const { id, title, text, yarnWeight, hookMm, version, createdAt, updatedAt, textSavedAt } = row;
@@ -36,11 +42,21 @@ export async function readAll(em: EntityManager, now: number): Promise<Backup> {
   }
   const yarns = await em.find(YarnEntity, {}, { orderBy: { name: 'asc', id: 'asc' } });
   const measurements = await em.find(MeasurementEntity, {}, { orderBy: { id: 'asc' } });
+  const plan = await em.find(PlanEntity, {}, { orderBy: { id: 'asc' } });
+  const photos = await em.find(PhotoEntity, {}, { orderBy: { id: 'asc' } });
+  const pictures = new Map<string, Uint8Array>();
+  for (const { id } of photos) {
+    const bytes = await pictureOf(database, id);
+    if (bytes) pictures.set(id, new Uint8Array(bytes));
+  }
   return {
     savedAt: now,
     makes,
     yarns: yarns.map((row) => ({ ...Yarn.parse(row), changedAt: row.changedAt, removed: row.removed })),
     measurements: measurements.map(({ measurement, changedAt, removed }) => ({ measurement, changedAt, removed })),
+    plan: plan.map(({ entry, changedAt, removed }) => ({ entry, changedAt, removed })),
+    photos: photos.map(({ photo, changedAt, removed }) => ({ photo, changedAt, removed })),
+    pictures,
   };
 }
 
@@ -49,7 +65,11 @@ export async function readAll(em: EntityManager, now: number): Promise<Backup> {
  * and the text of the other is kept among the earlier ones; logs are put together; of yarns and measurements the later
  * change stands.
  */
-export async function takeIn(em: EntityManager, { makes, yarns, measurements }: Backup): Promise<Restored> {
+export async function takeIn(
+  database: Database,
+  { makes, yarns, measurements, plan, photos, pictures }: Backup,
+): Promise<Restored> {
+  const em = database.em.fork();
   let newMakes = 0;
   let newEvents = 0;
   await em.transactional(async (within) => {
@@ -66,8 +86,14 @@ export async function takeIn(em: EntityManager, { makes, yarns, measurements }: 
     }
     await keepYarns(within, yarns);
     await keepMeasurements(within, measurements);
+    await keepPlan(within, plan);
+    await keepPhotos(within, photos);
   });
-  return { makes: makes.length, newMakes, newEvents, yarns: yarns.length, measurements: measurements.length };
+  for (const [id, bytes] of pictures) if (!(await pictureOf(database, id))) await keepPicture(database, id, bytes);
+  return {
+    ...{ makes: makes.length, newMakes, newEvents, yarns: yarns.length, measurements: measurements.length },
+    ...{ plan: plan.length, photos: photos.length },
+  };
 }
 
 async function mergeMake(em: EntityManager, known: MakeRow, { make }: BackupMake): Promise<void> {

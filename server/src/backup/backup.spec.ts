@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { readdir, readFile, writeFile } from 'node:fs/promises';
+import { readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -11,6 +11,20 @@ import { readAll, takeIn } from './backup-store.js';
 
 const serving = new Serving();
 const OTHER = { ...MAKE, id: uuid(900), text: '# Bell\n\n## Shell\nR1: 6 sc in ring (6)' };
+const STALL = { id: uuid(71), kind: 'stall', name: 'Quay market', day: '2026-12-12' };
+const PHOTO = { id: uuid(72), make: MAKE.id, addedAt: 9, width: 40, height: 30, words: 'on the sill' };
+/** As a JPEG begins; what comes after is as it may. */
+const PICTURE = Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
+/** What is told of a whole make, and a place with its zone and the reason it was ripped back to. */
+const TOLD = [
+  { ...reached(3, 1), zone: 120, why: 'count' },
+  { id: uuid(73), piece: 'make', at: 2_000, zone: -60, kind: 'sat', from: 1_000, to: 61_000, counts: true },
+  {
+    ...{ id: uuid(74), piece: 'make', at: 2_001, kind: 'finished', day: '2026-11-27', heightMm: 92.5, widthMm: null },
+    ...{ yarnGrams: 31, stuffingGrams: null, forWhom: 'Ada', notes: 'next time 5 mm hook' },
+  },
+  { id: uuid(75), piece: 'make', at: 2_002, kind: 'put away', away: true },
+];
 const yarn = (n: number, grams: number, changedAt: number) => ({
   ...{ id: uuid(n), name: `Gull ${n}`, yarnWeight: 4, fibre: 'wool', colour: '=red', metresPer100g: 200, grams },
   ...{ weighedAt: 5, dyeLot: '', ballGrams: null, price: null, changedAt, removed: false },
@@ -22,16 +36,22 @@ async function fill(): Promise<void> {
   await serving.ask('PATCH', `/makes/${MAKE.id}`, { version: 1, text: `${MAKE.text}\nR2: inc × 6 (12)`, hookMm: 4 });
   await serving.ask('DELETE', `/makes/${OTHER.id}`);
   await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(1, 1), reached(2, 2)] });
+  await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: TOLD });
+  await serving.ask('PUT', '/plan', { entries: [{ entry: STALL, changedAt: 4, removed: false }] });
+  await serving.ask('PUT', '/photos', { photos: [{ photo: PHOTO, changedAt: 4, removed: false }] });
+  await serving.fetch('POST', `/photos/${PHOTO.id}/picture`, PICTURE, { 'content-type': 'image/jpeg' });
   await serving.ask('PUT', '/yarns', { yarns: [yarn(1, 50, 10), yarn(2, 60, 10)] });
   await serving.ask('PUT', '/measurements', { measurements: [{ measurement: SWATCH, changedAt: 3, removed: false }] });
 }
 
-const all = () => readAll(serving.database.em.fork(), 0);
+const all = () => readAll(serving.database, 0);
 const empty = async (): Promise<void> => {
   const execute = (sql: string): Promise<unknown> => serving.database.em.getConnection().execute(sql);
-  for (const table of ['shelf_place', 'event', 'revision', 'make', 'yarn', 'measurement']) await execute(`delete from ${table}`);
+  for (const table of ['shelf_place', 'event', 'revision', 'make', 'yarn', 'measurement', 'plan_entry', 'photo'])
+    await execute(`delete from ${table}`);
+  await rm(join(serving.folder, 'photos'), { recursive: true, force: true });
 };
-const restore = async (file: Uint8Array) => takeIn(serving.database.em.fork(), await fromFile(file));
+const restore = async (file: Uint8Array) => takeIn(serving.database, await fromFile(file));
 
 describe('a saved copy', () => {
   it('brings everything back into an empty database, and twice is once', async () => {
@@ -39,11 +59,18 @@ describe('a saved copy', () => {
     const before = await all();
     const file = await toFile(before);
     await empty();
-    expect(await restore(file)).toEqual({ makes: 2, newMakes: 2, newEvents: 2, yarns: 2, measurements: 1 });
+    expect(await restore(file)).toEqual({ makes: 2, newMakes: 2, newEvents: 6, yarns: 2, measurements: 1, plan: 1, photos: 1 });
     expect(await all()).toEqual(before);
-    expect(await restore(file)).toEqual({ makes: 2, newMakes: 0, newEvents: 0, yarns: 2, measurements: 1 });
+    expect(await restore(file)).toEqual({ makes: 2, newMakes: 0, newEvents: 0, yarns: 2, measurements: 1, plan: 1, photos: 1 });
     expect(await all()).toEqual(before);
-    expect((await serving.ask('GET', '/makes')).body).toMatchObject([{ id: MAKE.id, said: { 'float/1': [{ action: 2 }] } }]);
+    expect((await serving.ask('GET', '/makes')).body).toMatchObject([
+      {
+        id: MAKE.id,
+        said: { 'float/1': [{ action: 1, zone: 120, why: 'count' }], make: [{ day: '2026-11-27' }, { away: true }] },
+      },
+    ]);
+    const picture = await serving.fetch('GET', `/photos/${PHOTO.id}/picture`);
+    expect(new Uint8Array(await picture.arrayBuffer())).toEqual(PICTURE);
   });
 
   it('is merged with what was done since: the later state stands, the other text is kept, logs are put together', async () => {
@@ -51,12 +78,12 @@ describe('a saved copy', () => {
     const file = await toFile(await all());
     const now = { version: 2, text: `${MAKE.text}\nR2: sc around (6)` };
     await serving.ask('PATCH', `/makes/${MAKE.id}`, now);
-    await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(3, 3)] });
+    await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(4, 3)] });
     await serving.ask('PUT', '/yarns', { yarns: [yarn(1, 20, 99), yarn(2, 61, 4)] });
     for (let times = 0; times < 2; times++) {
       await restore(file);
       const [make] = (await all()).makes.filter((each) => each.make.id === MAKE.id);
-      expect(make).toMatchObject({ make: { text: now.text, version: 3 }, events: { length: 3 } });
+      expect(make).toMatchObject({ make: { text: now.text, version: 3 }, events: { length: 7 } });
       expect(make!.revisions.filter(({ text }) => text === `${MAKE.text}\nR2: inc × 6 (12)`)).toHaveLength(1);
       expect((await serving.ask('GET', '/yarns')).body).toMatchObject([{ grams: 20 }, { grams: 60 }]);
     }
@@ -133,7 +160,7 @@ describe('the command', () => {
     const file = join(serving.folder, 'copy.zip');
     expect(run('backup', file)).toMatchObject({ status: 0, stdout: `${file}: 2 makes, 2 yarns, 1 measurements.\n` });
     await empty();
-    expect(run('restore', file).stdout).toContain('2 makes, 2 of them new here; 2 steps that were not here.');
+    expect(run('restore', file).stdout).toContain('2 makes, 2 of them new here; 6 steps that were not here.');
     expect(run('check-data')).toMatchObject({ status: 0, stdout: 'Whole: 2 makes with 2 steps, 2 yarns, 1 measurements.\n' });
     await writeFile(file, (await readFile(file)).subarray(0, 300));
     expect(run('restore', file)).toMatchObject({ status: 2, stderr: /Nothing was taken in/ });

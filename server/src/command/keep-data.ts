@@ -29,7 +29,7 @@ async function withData(work: (database: Database) => Promise<number>): Promise<
 /** Saves everything as one file; one that was there under the name is replaced once the new one is whole. */
 export function backup(file: string): Promise<number> {
   return withData(async (database) => {
-    const all = await readAll(database.em.fork(), Date.now());
+    const all = await readAll(database, Date.now());
     await writeFile(`${file}.part`, await toFile(all));
     await rename(`${file}.part`, file);
     console.log(`${file}: ${all.makes.length} makes, ${all.yarns.length} yarns, ${all.measurements.length} measurements.`);
@@ -41,7 +41,7 @@ export function backup(file: string): Promise<number> {
 export function restore(file: string): Promise<number> {
   return withData(async (database) => {
     const copy = await fromFile(new Uint8Array(await readFile(file)));
-    const { makes, newMakes, newEvents } = await takeIn(database.em.fork(), copy);
+    const { makes, newMakes, newEvents } = await takeIn(database, copy);
     console.log(`${file}: ${makes} makes, ${newMakes} of them new here; ${newEvents} steps that were not here.`);
     return 0;
   });
@@ -61,7 +61,7 @@ export async function checkData(): Promise<number> {
       .filter((line) => line !== 'ok');
     const loose = await connection.execute<{ table: string }[]>('pragma foreign_key_check');
     const problems = [...broken, ...loose.map(({ table }) => `${table}: a row belongs to nothing`)];
-    const { makes, yarns, measurements } = await readAll(database.em.fork(), Date.now());
+    const { makes, yarns, measurements } = await readAll(database, Date.now());
     let steps = 0;
     for (const { make, events } of makes) {
       steps += events.length;

@@ -7,6 +7,8 @@ import { DeviceEntity } from './device.entity.js';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
 import { MeasurementEntity } from './measurement.entity.js';
+import { PhotoEntity } from './photo.entity.js';
+import { PlanEntity } from './plan.entity.js';
 import { RevisionEntity } from './revision.entity.js';
 import { ShelfPlaceEntity } from './shelf-place.entity.js';
 import { YarnEntity } from './yarn.entity.js';
@@ -28,7 +30,10 @@ function connect(path: string) {
   return MikroORM.init(
     defineConfig({
       dbName: path,
-      entities: [MakeEntity, EventEntity, RevisionEntity, YarnEntity, MeasurementEntity, ShelfPlaceEntity, DeviceEntity],
+      entities: [
+        ...[MakeEntity, EventEntity, RevisionEntity, ShelfPlaceEntity],
+        ...[YarnEntity, MeasurementEntity, PlanEntity, PhotoEntity, DeviceEntity],
+      ],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },
       discovery: { disableDynamicFileAccess: true },

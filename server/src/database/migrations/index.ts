@@ -7,6 +7,7 @@ import { PlacesInLines } from './0005-places-in-lines.js';
 import { Shelf } from './0006-shelf.js';
 import { Devices } from './0007-devices.js';
 import { ZonesAndReasons } from './0008-zones-and-reasons.js';
+import { PlanAndPhotos } from './0009-plan-and-photos.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -18,4 +19,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0006-shelf', class: Shelf },
   { name: '0007-devices', class: Devices },
   { name: '0008-zones-and-reasons', class: ZonesAndReasons },
+  { name: '0009-plan-and-photos', class: PlanAndPhotos },
 ];
