@@ -26,7 +26,9 @@ export class App {
   async start(...args: string[]): Promise<void> {
     const home = { HOME_PORT: String(this.homePort), HOME_ADDRESSES: HOME_ADDRESS };
     const env = { ...process.env, ...home, PORT: String(this.port), LEMNISCUS_DATA: this.data };
-    const server = spawn(process.execPath, [join(root, 'server/dist/main.js'), ...args], {
+    // A season of making only where it is what is looked at.
+    const only = args.includes('--season') ? [] : ['--patterns'];
+    const server = spawn(process.execPath, [join(root, 'server/dist/main.js'), ...only, ...args], {
       env,
       stdio: ['ignore', 'pipe', 'inherit'],
     });

@@ -19,7 +19,7 @@ export interface Demo {
 export async function openDemo(root: string): Promise<Demo> {
   const folder = await mkdtemp(join(tmpdir(), 'lemniscus-bench-'));
   const database = await openDatabase(folder);
-  await seedDemo(database, join(root, 'demo'));
+  await seedDemo(database, join(root, 'demo'), 'patterns');
   return {
     database,
     serve: async (web) => {

@@ -18,7 +18,7 @@ const home = fileURLToPath(new URL('../..', import.meta.url));
 async function main(): Promise<void> {
   const settings = readSettings(process.env, process.argv.slice(2), home);
   const database = await openDatabase(settings.data);
-  if (settings.demo) await seedDemo(database, fileURLToPath(new URL('../../demo', import.meta.url)));
+  if (settings.demo) await seedDemo(database, fileURLToPath(new URL('../../demo', import.meta.url)), settings.demo);
   const copy = (): void =>
     void copyOfTheDay(database.em.fork(), settings.data, Date.now()).catch((error: unknown) => console.error(error));
   copy();

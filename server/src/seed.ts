@@ -6,8 +6,11 @@ import type { YarnWeightNumber } from '@lemniscus/core/gauge';
 import { chooseYarn, EMPTY_KIT, type Kit, type Yarn } from '@lemniscus/core/supply';
 import { keepYarns } from './basket/yarn-store.js';
 import type { Database } from './database/open.js';
+import type { Make } from '@lemniscus/api';
+import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity } from './database/make.entity.js';
 import { addMake } from './makes/make-store.js';
+import { begunAt, readSeason, seedLog, seedPlan } from './seed-season.js';
 
 interface DemoKit {
   readonly yarnWeight: YarnWeightNumber;
@@ -36,8 +39,11 @@ const DEMO_KIT: Readonly<Record<string, DemoKit>> = {
 };
 const BASKET = 'basket.csv';
 
-/** Puts the demo basket and patterns into a database that has never held a make. */
-export async function seedDemo(database: Database, folder: string): Promise<void> {
+/** What an empty database is filled with: the basket and the patterns, or with them a season of making them. */
+export type Demo = 'patterns' | 'season';
+
+/** Puts the demo into a database that has never held a make. */
+export async function seedDemo(database: Database, folder: string, demo: Demo = 'season'): Promise<void> {
   const em = database.em.fork();
   if ((await em.count(MakeEntity)) > 0) return;
   const now = Date.now();
@@ -49,11 +55,36 @@ export async function seedDemo(database: Database, folder: string): Promise<void
   );
   const files = (await readdir(folder)).filter((name) => name in DEMO_KIT).sort();
   // The first file ends up in front, as the shelf shows the latest first.
+  const makes = new Map<string, string>();
   for (const [index, file] of files.entries()) {
-    const text = await readFile(join(folder, file), 'utf8');
-    const { yarnWeight, hookMm, yarns: chosen } = DEMO_KIT[file]!;
-    await addMake(em, { id: randomUUID(), text, yarnWeight, hookMm }, now - index, kitOf(chosen, yarns));
+    const { id } = await addDemo(em, folder, file, now - index, yarns);
+    makes.set(file, id);
   }
+  if (demo === 'season') await seedSeason(database, folder, makes, yarns, now);
+}
+
+async function addDemo(em: EntityManager, folder: string, file: string, at: number, yarns: readonly Yarn[]): Promise<Make> {
+  const text = await readFile(join(folder, file), 'utf8');
+  const { yarnWeight, hookMm, yarns: chosen } = DEMO_KIT[file]!;
+  return addMake(em, { id: randomUUID(), text, yarnWeight, hookMm }, at, kitOf(chosen, yarns));
+}
+
+/** Makes that were begun earlier, with their logs, and what is planned. */
+async function seedSeason(
+  database: Database,
+  folder: string,
+  fresh: ReadonlyMap<string, string>,
+  yarns: readonly Yarn[],
+  now: number,
+): Promise<void> {
+  const season = await readSeason(folder);
+  const begun = new Map<string, string>();
+  for (const each of season.makes) {
+    const make = await addDemo(database.em.fork(), folder, each.file, begunAt(each, now), yarns);
+    await seedLog(database, folder, each, make, now);
+    if (!each.finished) begun.set(each.file, make.id);
+  }
+  await seedPlan(database, season, (file) => begun.get(file) ?? fresh.get(file) ?? null, now);
 }
 
 function kitOf(chosen: DemoKit['yarns'], yarns: readonly Yarn[]): Kit {

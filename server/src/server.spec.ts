@@ -129,7 +129,7 @@ describe('the database', () => {
 
   it('gets the demo once, and never again after the maker emptied the shelf', async () => {
     const demo = join(import.meta.dirname, '../../demo');
-    await seedDemo(serving.database, demo);
+    await seedDemo(serving.database, demo, 'patterns');
     const makes = (await ask('GET', '')).body as { id: string; title: string }[];
     expect(makes.map((make) => make.title)).toEqual([
       'Harbour puffin',
@@ -147,18 +147,18 @@ describe('the database', () => {
     const black = puffin.kit.yarns.find((choice) => choice.colour === 'black')?.yarn;
     expect(yarns.find((yarn) => yarn.id === black)).toMatchObject({ name: 'Boathouse', colour: 'black' });
     for (const make of makes) await ask('DELETE', `/${make.id}`);
-    await seedDemo(serving.database, demo);
+    await seedDemo(serving.database, demo, 'patterns');
     expect((await ask('GET', '')).body).toEqual([]);
   });
 });
 
 describe('settings', () => {
   it('come from the environment and the command line', () => {
-    expect(readSettings({}, [], '/home')).toEqual({ port: 4600, data: '/home/data', demo: true, home: null });
+    expect(readSettings({}, [], '/home')).toEqual({ port: 4600, data: '/home/data', demo: 'season', home: null });
     expect(readSettings({ PORT: '4700', LEMNISCUS_DATA: '/srv' }, ['--empty'], '/home')).toEqual({
       port: 4700,
       data: '/srv',
-      demo: false,
+      demo: null,
       home: null,
     });
     const home = { port: 4701, addresses: ['10.0.0.5', '10.0.0.6'] };

@@ -5,14 +5,14 @@ export interface Settings {
   readonly port: number;
   /** Folder that holds the database. */
   readonly data: string;
-  /** Put the demo makes into an empty database. */
-  readonly demo: boolean;
+  /** What is put into an empty database: nothing, the demo patterns, or with them a season of making. */
+  readonly demo: 'patterns' | 'season' | null;
   /** How other devices in the house get in; null when they do not. */
   readonly home: { readonly port: number; readonly addresses: readonly string[] } | null;
 }
 
 /**
- * Settings from the environment (`PORT`, `LEMNISCUS_DATA`, `HOME_PORT`, `HOME_ADDRESSES`) and the command line (`--empty`, `--home`).
+ * Settings from the environment (`PORT`, `LEMNISCUS_DATA`, `HOME_PORT`, `HOME_ADDRESSES`) and the command line (`--empty`, `--patterns`, `--home`).
  * @param home folder for the data when none is named
  * @throws Error when a port is none
  */
@@ -22,7 +22,7 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>, 
   return {
     port,
     data: env['LEMNISCUS_DATA'] || join(home, 'data'),
-    demo: !args.includes('--empty'),
+    demo: args.includes('--empty') ? null : args.includes('--patterns') ? 'patterns' : 'season',
     home: args.includes('--home') ? { port: portIn(env, 'HOME_PORT', port === 0 ? 0 : port + 1), addresses } : null,
   };
 }

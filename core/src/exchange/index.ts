@@ -4,3 +4,4 @@ export { listToCsv, listToMarkdown, listToText } from './needs-export.js';
 export { readScaleLine, type ScaleReading } from './scale-line.js';
 export { mergeTexts } from './merge-texts.js';
 export { measurementsToCsv } from './measurements-csv.js';
+export { logToCsv } from './log-csv.js';

@@ -42,8 +42,11 @@ export function walk(log: Log, made: MadePiece): Walked {
   const places = new Map<string, Position>();
   const bits: Bit[] = [];
   const ripped: Ripped[] = [];
-  for (const doing of doingsOf(log)) {
-    const { event, tookMs, sitting } = doing;
+  const stitchesAt = (event: Doing['event'] & { readonly kind: 'reached' }): number => {
+    const fabric = made(event.piece)?.fabric;
+    return fabric ? stitchesDone(fabric, event).total : 0;
+  };
+  for (const { event, tookMs, sitting, stitches } of doingsOf(log, stitchesAt)) {
     const common = { at: event.at, sitting, piece: event.piece, zone: event.zone ?? null };
     const fabric = event.kind === 'reached' ? (made(event.piece)?.fabric ?? null) : null;
     if (event.kind !== 'reached' || !fabric) {
@@ -53,7 +56,6 @@ export function walk(log: Log, made: MadePiece): Walked {
     const from = within(fabric, places.get(event.piece) ?? { round: 0, action: 0 });
     const to = within(fabric, event);
     places.set(event.piece, to);
-    const stitches = stitchesDone(fabric, to).total - stitchesDone(fabric, from).total;
     if (stitches < 0) ripped.push({ event, from, to, stitches: -stitches });
     bits.push(...cut({ fabric, from, to, stitches, tookMs }).map((bit) => ({ ...common, ...bit })));
   }

@@ -195,6 +195,14 @@ describe('a log', () => {
   });
 });
 
+describe('a round told at its end', () => {
+  it('goes on with the sitting for as long as a slow hand makes it, and no longer', () => {
+    const sittings = (minutes: number): number => historyOf(log(at(0, 3), at(minutes, 7)), made, UTC).sittings.length;
+    // Four rounds of 18 at ten seconds a stitch are twelve minutes.
+    expect([4, 11.9, 12.1].map(sittings)).toEqual([1, 1, 2]);
+  });
+});
+
 describe('pace by kind', () => {
   it('finds the seconds a stitch that a log was made with, and the common ones while too little is known', () => {
     const per = { starting: 12, increases: 7, plain: 5, closing: 9 } as const;

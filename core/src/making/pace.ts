@@ -4,6 +4,9 @@ import { standingEvents, type Log, type MakerEvent } from './log.js';
 /** Without a step for so long the maker has put the work down, ms: sessions end with their last step. */
 export const IDLE_MS = constant('idle hand') * 60_000;
 
+/** What a slow hand takes for a stitch, ms: a whole round told at once took no longer. */
+const SLOW_MS = constant('slow hand') * 1_000;
+
 /** Stitches a minute before anything is known of a maker: about 130 stitches in 15 minutes (common practice). */
 export const USUAL_PACE = constant('usual pace');
 /** So many minutes must be known before a maker's own pace counts. */
@@ -23,43 +26,45 @@ export interface Doing {
   readonly tookMs: number;
   /** 0-based. */
   readonly sitting: number;
+  /** Made by it; below 0 where the piece was ripped back. */
+  readonly stitches: number;
 }
+
+/** Stitches of its piece made up to a step. */
+export type StitchesAt = (event: Extract<MakerEvent, { kind: 'reached' }>) => number;
 
 /** Kinds that are no work: they are told whenever the maker thinks of them. */
 const TOLD: ReadonlySet<MakerEvent['kind']> = new Set(['followed', 'became', 'sat', 'finished', 'put away']);
 
-/** All that was done and stands, in order of time. What was undone, and its undoing, count for nothing. */
-export function doingsOf(log: Log): Doing[] {
+/**
+ * All that was done and stands, in order of time. What was undone, and its undoing, count for nothing. A sitting goes on
+ * while something is done every three minutes, or while as many stitches are told at once as a slow hand makes meanwhile.
+ */
+export function doingsOf(log: Log, stitchesAt: StitchesAt): Doing[] {
   const events = [...log.keys()].flatMap((piece) => standingEvents(log, piece)).filter(({ kind }) => !TOLD.has(kind));
   events.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
+  const done = new Map<string, number>();
   let sitting = -1;
   let last = -Infinity;
   return events.map((event) => {
+    const before = done.get(event.piece) ?? 0;
+    const now = event.kind === 'reached' ? stitchesAt(event) : before;
+    done.set(event.piece, now);
+    const stitches = now - before;
     const since = event.at - last;
-    const goesOn = since <= IDLE_MS;
+    const goesOn = since <= Math.max(IDLE_MS, stitches * SLOW_MS);
     if (!goesOn) sitting++;
     last = event.at;
-    return { event, tookMs: goesOn ? since : 0, sitting };
+    return { event, tookMs: goesOn ? since : 0, sitting, stitches };
   });
 }
 
-/**
- * The times a make was worked on: steps that follow each other within `IDLE_MS`. Ripping back takes time and makes no
- * stitches.
- * @param stitchesAt stitches of its piece made up to a step
- */
-export function sessionsOf(log: Log, stitchesAt: (event: Extract<MakerEvent, { kind: 'reached' }>) => number): Session[] {
+/** The times a make was worked on. Ripping back takes time and makes no stitches. */
+export function sessionsOf(log: Log, stitchesAt: StitchesAt): Session[] {
   const sessions: Session[] = [];
-  const done = new Map<string, number>();
-  for (const { event, sitting } of doingsOf(log)) {
-    let made = 0;
-    if (event.kind === 'reached') {
-      const now = stitchesAt(event);
-      made = Math.max(0, now - (done.get(event.piece) ?? 0));
-      done.set(event.piece, now);
-    }
+  for (const { event, sitting, stitches } of doingsOf(log, stitchesAt)) {
     const session = sessions[sitting] ?? { from: event.at, to: event.at, stitches: 0 };
-    sessions[sitting] = { ...session, to: event.at, stitches: session.stitches + made };
+    sessions[sitting] = { ...session, to: event.at, stitches: session.stitches + Math.max(0, stitches) };
   }
   return sessions;
 }

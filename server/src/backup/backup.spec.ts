@@ -161,7 +161,7 @@ describe('the command', () => {
     expect(run('backup', file)).toMatchObject({ status: 0, stdout: `${file}: 2 makes, 2 yarns, 1 measurements.\n` });
     await empty();
     expect(run('restore', file).stdout).toContain('2 makes, 2 of them new here; 6 steps that were not here.');
-    expect(run('check-data')).toMatchObject({ status: 0, stdout: 'Whole: 2 makes with 2 steps, 2 yarns, 1 measurements.\n' });
+    expect(run('check-data')).toMatchObject({ status: 0, stdout: 'Whole: 2 makes with 6 steps, 2 yarns, 1 measurements.\n' });
     await writeFile(file, (await readFile(file)).subarray(0, 300));
     expect(run('restore', file)).toMatchObject({ status: 2, stderr: /Nothing was taken in/ });
     expect(run('backup')).toMatchObject({ status: 2, stderr: /^Usage/ });

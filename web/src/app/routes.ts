@@ -30,6 +30,7 @@ export const routes: Routes = [
         ],
       },
       { path: 'assemble', loadComponent: () => import('../assemble/assemble-stage').then((m) => m.AssembleStage) },
+      { path: 'log', loadComponent: () => import('../log/log-stage').then((m) => m.LogStage) },
       { path: 'work', loadComponent: () => import('../work/work-stage').then((m) => m.WorkStage) },
     ],
   },

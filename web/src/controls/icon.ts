@@ -2,6 +2,7 @@ import { Directive, effect, ElementRef, inject, input, numberAttribute } from '@
 import ellipsis from 'lucide/dist/esm/icons/ellipsis.mjs';
 import fileText from 'lucide/dist/esm/icons/file-text.mjs';
 import moon from 'lucide/dist/esm/icons/moon.mjs';
+import notebook from 'lucide/dist/esm/icons/notebook-pen.mjs';
 import phone from 'lucide/dist/esm/icons/smartphone.mjs';
 import pin from 'lucide/dist/esm/icons/pin.mjs';
 import plus from 'lucide/dist/esm/icons/plus.mjs';
@@ -10,7 +11,7 @@ import sun from 'lucide/dist/esm/icons/sun.mjs';
 import undo from 'lucide/dist/esm/icons/undo-2.mjs';
 
 /** The icons in use; another is one import and one name more. */
-const ICONS = { ellipsis, fileText, moon, phone, pin, plus, ruler, sun, undo } as const;
+const ICONS = { ellipsis, fileText, moon, notebook, phone, pin, plus, ruler, sun, undo } as const;
 
 /** An icon in the colour of the words beside it; it says nothing by itself. */
 @Directive({

@@ -3,14 +3,13 @@ import { FormsModule } from '@angular/forms';
 import type { Measurement } from '@lemniscus/api';
 import { stitchOfSwatch, yarnWeight, type Refusal } from '@lemniscus/core/gauge';
 import { counted } from '@lemniscus/core/notation';
-import { swatchOf } from '@lemniscus/core/supply';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
 import { Choice } from '../controls/choice';
 import { NumberField } from '../controls/number-field';
 import { Gathering } from '../data/follows/gathering';
 import { Measurements } from '../data/owned/measurements';
-import { Shapes } from '../data/follows/shapes';
+import { PartMeasuring } from '../data/follows/part-measuring';
 
 type Way = 'swatch' | 'part';
 
@@ -30,7 +29,7 @@ export class MeasureDialog {
 
   private readonly gathering = inject(Gathering);
   private readonly measurements = inject(Measurements);
-  private readonly shapes = inject(Shapes);
+  private readonly measuring = inject(PartMeasuring);
 
   protected readonly ways: readonly { readonly label: string; readonly value: Way }[] = [
     { label: 'A swatch', value: 'swatch' },
@@ -94,17 +93,10 @@ export class MeasureDialog {
   private async finishedPart(common: Pick<Measurement, 'id' | 'takenAt' | 'yarnWeight' | 'hookMm'>): Promise<Measurement | null> {
     const part = this.parts().find((each) => each.index === this.part());
     if (!part) return null;
-    const sizes = { widthMm: this.width() ?? Number.NaN, heightMm: this.height() };
-    const swatch = swatchOf(common, this.measurements.items());
-    const read = await this.shapes.fit({ fabric: part.fabric, measured: sizes, tools: common, swatch });
-    if (!read.ok) {
-      this.refusal.set(read);
-      return null;
-    }
-    const { width, height, spread } = read.stitch;
-    const told = { stitchWidth: width, stitchHeight: height, spread };
-    const stretch = read.stretch === null ? {} : { stretch: read.stretch };
-    return { ...common, kind: 'part', part: part.name, ...sizes, ...told, ...stretch };
+    const read = await this.measuring.measure(part, { widthMm: this.width() ?? Number.NaN, heightMm: this.height() }, common);
+    if (read.ok) return read.measurement;
+    this.refusal.set(read);
+    return null;
   }
 }
 

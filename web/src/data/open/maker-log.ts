@@ -7,6 +7,7 @@ import {
   nextTime,
   record,
   standingEvents,
+  WHOLE_MAKE,
   withNewNames,
   type Log,
   type MakerEvent,
@@ -18,7 +19,11 @@ import { KeptAnswers } from '../sync/kept-answers';
 import { Outbox } from '../sync/outbox';
 
 /** What is said at the hook, without what every event has. */
-export type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Omit<Each, 'id' | 'piece' | 'at'> : never) : never;
+export type Said = MakerEvent extends infer Each
+  ? Each extends MakerEvent
+    ? Omit<Each, 'id' | 'piece' | 'at' | 'zone'>
+    : never
+  : never;
 
 /** The open make's log: what was said at the hook of every piece, here and in other windows. */
 @Injectable()
@@ -86,7 +91,8 @@ export class MakerLog {
   /** The piece worked on last, or null before the first stitch of the make. */
   readonly lastPiece = computed(() => {
     let last: MakerEvent | null = null;
-    for (const events of this.all().values()) {
+    for (const [piece, events] of this.all()) {
+      if (piece === WHOLE_MAKE) continue;
       const event = events[events.length - 1];
       if (event && (!last || event.at > last.at)) last = event;
     }
@@ -100,12 +106,19 @@ export class MakerLog {
 
   /** @returns the id of what was said */
   say(piece: string, what: Said): string {
-    const event: MakerEvent = { id: crypto.randomUUID(), piece, at: nextTime(this.events(), Date.now()), ...what };
+    const at = nextTime(this.events(), Date.now());
+    const zone = -new Date(at).getTimezoneOffset();
+    const event: MakerEvent = { id: crypto.randomUUID(), piece, at, zone, ...what };
     if (this.make === null) return event.id;
     this.events.update((log) => record(log, [event]));
     this.outbox.add(this.make, event);
     keepLastWorked(this.make);
     return event.id;
+  }
+
+  /** Takes back one thing that was said. */
+  takeBack({ id, piece }: MakerEvent): void {
+    this.say(piece, { kind: 'undone', event: id });
   }
 
   /** Takes back the last thing said of a piece, whatever it was. */
