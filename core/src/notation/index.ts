@@ -61,7 +61,7 @@ export { instructionSpan } from './settle.js';
 export { explainAt, type Explanation } from './explain.js';
 export { markedStitchOf, type MarkedStitch } from './marker.js';
 export { applyEdits, rewrite } from './rewrite.js';
-export { counted, singularName } from './plural.js';
+export { counted, plural, singularName } from './plural.js';
 export { factsIn, type Apart, type Fact, type Firmness, type Thing, type Way } from './facts.js';
 export { gatesOf, remarksOf, type Gate, type GateKind, type RemarkOfPart } from './gates.js';
 export {

@@ -7,6 +7,7 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', title: 'Shelf · Lemniscus', canActivate: [openLastWorked], component: Shelf },
   { path: 'new', title: 'New make · Lemniscus', loadComponent: () => import('../pattern/new-make').then((m) => m.NewMakePage) },
   { path: 'basket', title: 'Basket · Lemniscus', loadComponent: () => import('../basket/basket-page').then((m) => m.BasketPage) },
+  { path: 'plan', title: 'Plan · Lemniscus', loadComponent: () => import('../plan/plan-page').then((m) => m.PlanPage) },
   {
     path: 'devices',
     title: 'Devices · Lemniscus',
