@@ -1,5 +1,6 @@
 import type { Alteration as CoreAlteration, MakerEvent } from '@lemniscus/core/making';
 import * as z from 'zod';
+import { Day } from './day.js';
 
 /** The last time a clock can show, ms since 1970. */
 const MOST_MS = 8_640_000_000_000_000;
@@ -75,7 +76,7 @@ export const Event = z.discriminatedUnion('kind', [
   z.object({
     ...common,
     kind: z.literal('finished'),
-    day: z.iso.date('Give the day as 2026-11-27.').nullable(),
+    day: Day.nullable(),
     heightMm: Millimetres,
     widthMm: Millimetres,
     yarnGrams: Grams.nullable(),

@@ -11,5 +11,3 @@ export { Revision, RevisionText } from './revision.js';
 export { KeptMeasurement, Measurement, MeasurementBatch } from './measurement.js';
 export { sortOut, Taken, TakenAnswer } from './refused.js';
 export { KeptYarn, ListedYarn, Yarn, YarnBatch, YarnUse } from './yarn.js';
-export { KeptPhoto, Photo, PhotoBatch, PICTURE_BYTES } from './photo.js';
-export { KeptPlanEntry, PlanBatch, PlanEntry, PlannedDay, PlannedStall, PlannedWish, PlanTerms } from './plan.js';

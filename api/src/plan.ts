@@ -1,8 +1,8 @@
 import * as z from 'zod';
+import { Day } from './day.js';
 import { MakeId } from './make.js';
 import { Time } from './yarn.js';
 
-const Day = z.iso.date('Give the day as 2026-11-27.');
 const Minutes = z.int().min(0).max(960, 'At most 16 hours a day.');
 const Count = z.int().min(0).max(10_000, 'At most 10,000.');
 const Money = z.number().min(0).max(1_000_000);

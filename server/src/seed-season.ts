@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { PlanEntry } from '@lemniscus/api';
+import type { PlanEntry } from '@lemniscus/api/plan';
 import { checkPattern, fabricOf, roundLength, type PatternCount } from '@lemniscus/core/fabric';
 import {
   openRoundsAt,

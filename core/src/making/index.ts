@@ -22,7 +22,6 @@ export {
   record,
   standingEvents,
   START,
-  WHOLE_MAKE,
   withNewNames,
   type Finished,
   type Log,
@@ -46,7 +45,17 @@ export {
 } from './made-piece.js';
 export { causesOf, SLIP_SHARE, SLIPS, type Cause } from './miscount.js';
 export { nowOf, type Now, type Run } from './now.js';
-export { doingsOf, IDLE_MS, paceOf, sessionsOf, timeWorked, USUAL_PACE, type Doing, type Session, type StitchesAt } from './pace.js';
+export {
+  doingsOf,
+  IDLE_MS,
+  paceOf,
+  sessionsOf,
+  timeWorked,
+  USUAL_PACE,
+  type Doing,
+  type Session,
+  type StitchesAt,
+} from './pace.js';
 export { piecesOf, type Piece } from './piece.js';
 export { type Followed, type WorkedChange } from './piece-lines.js';
 export { actionsIn, isFinished, placeOfStitch, roundStartBefore, stepFrom, stitchesDone, within, type Step } from './step.js';
@@ -74,3 +83,4 @@ export {
   type SlipKind,
 } from './work-round.js';
 export { piecesSaid } from './pieces-said.js';
+export { WHOLE_MAKE } from '../bounds/index.js';

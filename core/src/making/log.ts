@@ -80,9 +80,6 @@ export type MakerEvent = {
   | { readonly kind: 'put away'; readonly away: boolean }
 );
 
-/** What is told of a whole make is told of this, which no piece is called. */
-export const WHOLE_MAKE = 'make';
-
 /** The finished figure, as its maker measured it; what is not known is null or empty. */
 export interface Finished {
   /** The maker's day, `2026-11-27`; null when it is not finished after all. */

@@ -227,14 +227,18 @@ export function remarksOn(
   });
 }
 
+/** So many remarks of a piece are kept for whoever looks for one. */
+const REMARKS = 20;
+
 /**
- * The events of a piece that its rounds and its place in them follow from, and of a whole make how it stands. Law: they say
+ * The events of a piece that its rounds and its place in them follow from, what was remarked last, and of a whole make how it stands. Law: they say
  * the same as all of them do.
  */
 export function decisiveEvents(said: readonly MakerEvent[]): MakerEvent[] {
   const reached = lastReached(said);
   const kept = new Set<MakerEvent | null>();
   for (const event of said) if (event === reached || event.kind === 'altered') kept.add(event).add(followedBy(event, said));
+  for (const event of said.filter(({ kind }) => kind === 'remarked').slice(-REMARKS)) kept.add(event);
   kept.add(said.findLast(({ kind }) => kind === 'finished') ?? null);
   kept.add(said.findLast(({ kind }) => kind === 'put away') ?? null);
   return said.filter((event) => kept.has(event));

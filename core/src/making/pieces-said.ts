@@ -1,4 +1,5 @@
-import { lastReached, standingEvents, WHOLE_MAKE, type Log, type MakerEvent, withNewNames } from './log.js';
+import { WHOLE_MAKE } from '../bounds/index.js';
+import { lastReached, standingEvents, type Log, type MakerEvent, withNewNames } from './log.js';
 import { decisiveEvents } from './made-piece.js';
 
 /** What of a log says where each begun piece is, by the names that the pieces have now, and how the whole make stands. */

@@ -17,6 +17,7 @@ import {
   costOfChanges,
   dayAfter,
   daysBetween,
+  doableNow,
   HORIZON_DAYS,
   isPossible,
   jobsOf,
@@ -334,6 +335,30 @@ describe('work', () => {
     expect(cost.materials).toBeCloseTo(1.6 + 0.3 + 0.3, 9);
     expect(cost).toMatchObject({ work: 15 });
     expect(cost.price).toBeCloseTo((2.2 + 15) * 1.2, 9);
+  });
+});
+
+describe('what can be done now', () => {
+  const fabric = fabricOf(
+    checkPattern(
+      read(
+        '## Tube\nWith red:\nR1: 6 sc in ring\nR2: inc × 6 (12)\nR3–R7: sc around (12)\nChange to white.\nR8–R9: sc around (12)\nR10: dec × 6',
+      ),
+    ).parts[0]!,
+  );
+  const at = (round: number, action = 0) => ({ name: 'Tube', fabric, position: { round, action } });
+
+  it('is the piece soonest worked to its end, and the longest straight run in one yarn', () => {
+    expect(doableNow([at(1), at(9)], pace(0.3))).toMatchObject({
+      soonest: { minutes: 0.6 },
+      plain: null,
+      colours: ['red', 'white'],
+    });
+    // Five rounds of twelve from the second on; two in white are too few.
+    expect(doableNow([at(2)], pace(0.3)).plain).toEqual({ piece: 'Tube', rounds: [2, 7], stitches: 60 });
+    expect(doableNow([at(1, 3)], pace(0.3)).plain).toMatchObject({ rounds: [2, 7] });
+    expect(doableNow([at(7)], pace(0.3)).plain).toBeNull();
+    expect(doableNow([at(10)], pace(0.3))).toEqual({ soonest: null, plain: null, colours: [] });
   });
 });
 

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
-import { BackupMake, BackupManifest, KeptMeasurement, KeptPhoto, KeptPlanEntry, KeptYarn } from '@lemniscus/api';
+import { BackupMake, BackupManifest, KeptMeasurement, KeptYarn } from '@lemniscus/api';
+import { KeptPhoto } from '@lemniscus/api/photo';
+import { KeptPlanEntry } from '@lemniscus/api/plan';
 import { basketToCsv, measurementsToCsv } from '@lemniscus/core/exchange';
 import { strFromU8, strToU8, unzip, zip, type AsyncUnzipOptions, type AsyncZippable, type Unzipped } from 'fflate';
 import * as z from 'zod';

@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Photo } from '@lemniscus/api';
+import type { Photo } from '@lemniscus/api/photo';
 
 export const PhotoEntity = defineEntity({
   name: 'Photo',

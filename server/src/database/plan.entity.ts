@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { PlanEntry } from '@lemniscus/api';
+import type { PlanEntry } from '@lemniscus/api/plan';
 
 export const PlanEntity = defineEntity({
   name: 'PlanEntry',

@@ -1,4 +1,5 @@
-import { KeptPhoto, PhotoBatch, PICTURE_BYTES, sortOut } from '@lemniscus/api';
+import { sortOut } from '@lemniscus/api';
+import { KeptPhoto, PhotoBatch, PICTURE_BYTES } from '@lemniscus/api/photo';
 import express, { Router } from 'express';
 import * as z from 'zod';
 import type { Database } from '../database/open.js';

@@ -1,6 +1,6 @@
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import type { KeptPhoto } from '@lemniscus/api';
+import type { KeptPhoto } from '@lemniscus/api/photo';
 import type { EntityManager } from '@mikro-orm/libsql';
 import type { Database } from '../database/open.js';
 import { PhotoEntity } from '../database/photo.entity.js';

@@ -1,4 +1,5 @@
-import { KeptPlanEntry, PlanBatch, sortOut } from '@lemniscus/api';
+import { sortOut } from '@lemniscus/api';
+import { KeptPlanEntry, PlanBatch } from '@lemniscus/api/plan';
 import { Router } from 'express';
 import type { Database } from '../database/open.js';
 import { parse } from '../http/parse.js';

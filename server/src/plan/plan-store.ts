@@ -1,4 +1,4 @@
-import type { KeptPlanEntry } from '@lemniscus/api';
+import type { KeptPlanEntry } from '@lemniscus/api/plan';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { PlanEntity } from '../database/plan.entity.js';
 

@@ -1,6 +1,6 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Photo } from '@lemniscus/api';
+import type { Photo } from '@lemniscus/api/photo';
 import type { Finished } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NumberField } from '../controls/number-field';

@@ -8,7 +8,6 @@ import { localTime } from '@lemniscus/core/history';
 import { switchMap } from 'rxjs';
 import { Choice } from '../controls/choice';
 import { EmptyState } from '../controls/empty-state';
-import { Icon } from '../controls/icon';
 import { SaveMenu } from '../controls/save-menu';
 import { save } from '../data/device/files';
 import { zoneHere } from '../data/follows/made-make';
@@ -30,7 +29,7 @@ type Panel = 'finished' | 'sittings' | 'twins';
 /** What it really took: the line through the days, where the time went, what happened, and the finished piece. */
 @Component({
   selector: 'lem-log-stage',
-  imports: [Choice, DayLine, EmptyState, FinishedCard, Icon, Keepsake, SaveMenu, SittingList, TwinsPanel],
+  imports: [Choice, DayLine, EmptyState, FinishedCard, Keepsake, SaveMenu, SittingList, TwinsPanel],
   providers: [Logbook],
   templateUrl: './log-stage.html',
   styleUrl: './log-stage.css',

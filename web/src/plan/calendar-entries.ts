@@ -1,4 +1,4 @@
-import type { PlannedStall } from '@lemniscus/api';
+import type { PlannedStall } from '@lemniscus/api/plan';
 import { dayAfter, minutesOn, type CalendarEntry, type Day, type Hours } from '@lemniscus/core/planning';
 import type { Outlook, PlannedOne } from '../data/follows/plan-ahead';
 import { hoursWords, readyWords } from './plan-words';

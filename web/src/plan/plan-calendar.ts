@@ -44,7 +44,8 @@ export class PlanCalendar {
   protected readonly dayWords = dayWords;
   protected readonly most = MOST_MINUTES;
 
-  protected readonly shown = signal(new Date(`${this.ahead.today()}T12:00:00`));
+  /** The month of a week from now: the last days of one say little of what is to come. */
+  protected readonly shown = signal(new Date(`${dayAfter(this.ahead.today(), 7)}T12:00:00`));
   protected readonly month = computed(() => MONTH.format(this.shown()));
   protected readonly selected = signal<Day>(this.ahead.today());
   protected readonly minutes = computed(() => minutesOn(this.ahead.hours(), this.selected()));

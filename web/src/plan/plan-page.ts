@@ -1,6 +1,6 @@
 import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { PlannedWish } from '@lemniscus/api';
+import type { PlannedWish } from '@lemniscus/api/plan';
 import { calendarFile, dayAfter, minutesOn, portionFor, type WayOut } from '@lemniscus/core/planning';
 import { Choice } from '../controls/choice';
 import { EmptyState } from '../controls/empty-state';

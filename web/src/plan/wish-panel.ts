@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { PlannedWish } from '@lemniscus/api';
+import type { PlannedWish } from '@lemniscus/api/plan';
 import type { WayOut } from '@lemniscus/core/planning';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NumberField } from '../controls/number-field';

@@ -24,6 +24,8 @@ const VIEW = { width: 640, height: 190, gap: 26 };
 })
 export class PlankReading {
   readonly make = input.required<ShelvedMake>();
+  /** Only its pieces: the words are said already. */
+  readonly bare = input(false);
 
   private readonly shapes = inject(Shapes);
   private readonly measurements = inject(Measurements);

@@ -1,5 +1,6 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { PlannedWish, ShelvedMake } from '@lemniscus/api';
+import type { ShelvedMake } from '@lemniscus/api';
+import type { PlannedWish } from '@lemniscus/api/plan';
 import { localTime } from '@lemniscus/core/history';
 import {
   batchOf,

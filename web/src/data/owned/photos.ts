@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { KeptPhoto, Photo, TakenAnswer } from '@lemniscus/api';
+import { TakenAnswer } from '@lemniscus/api';
+import { KeptPhoto, Photo } from '@lemniscus/api/photo';
 import { from, map, of, switchMap, catchError, throwError } from 'rxjs';
 import * as z from 'zod';
 import { RequestFailed, Server } from '../server/server';

@@ -1,13 +1,13 @@
 import { computed, inject, Injectable } from '@angular/core';
+import { TakenAnswer } from '@lemniscus/api';
 import {
   KeptPlanEntry,
   PlanEntry,
-  TakenAnswer,
   type PlannedDay,
   type PlannedStall,
   type PlannedWish,
   type PlanTerms,
-} from '@lemniscus/api';
+} from '@lemniscus/api/plan';
 import { map } from 'rxjs';
 import * as z from 'zod';
 import { Server } from '../server/server';

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { type Injector, runInInjectionContext } from '@angular/core';
 import type { Taken } from '@lemniscus/api';
-import { mergeTexts } from '@lemniscus/core/exchange';
+import { mergeTexts } from '@lemniscus/core/merging';
 import type { MakerEvent } from '@lemniscus/core/making';
 import fc from 'fast-check';
 import { defer, of, throwError, type Observable } from 'rxjs';

@@ -1,5 +1,5 @@
 import type { MakeChange } from '@lemniscus/api';
-import { mergeTexts } from '@lemniscus/core/exchange';
+import { mergeTexts } from '@lemniscus/core/merging';
 
 /** The fields of a make that are changed by hand. */
 export type Fields = Partial<Pick<MakeChange, 'text' | 'yarnWeight' | 'hookMm' | 'kit'>>;

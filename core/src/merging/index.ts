@@ -1,0 +1,1 @@
+export { mergeTexts } from './merge-texts.js';
