@@ -26,9 +26,12 @@ let groups = 0;
     :host {
       display: inline-block;
       max-width: 100%;
+      overflow-x: auto;
     }
     div {
       display: flex;
+      width: max-content;
+      min-width: 100%;
       padding: 3px;
       border-radius: 13px;
       background: var(--line);
@@ -36,6 +39,7 @@ let groups = 0;
     label {
       position: relative;
       display: grid;
+      flex: none;
       place-items: center;
       min-height: 38px;
       padding: 0 11px;

@@ -116,7 +116,11 @@ export class TwinsPanel {
   /** Other makes of this pattern, by its name. */
   private readonly same = computed(() => {
     const make = this.current.make();
-    return this.others.value().filter((each) => each.id !== make?.id && each.title === make?.title);
+    const worked = (each: ShelvedMake): number => Object.keys(each.said).length;
+    return this.others
+      .value()
+      .filter((each) => each.id !== make?.id && each.title === make?.title)
+      .sort((a, b) => worked(b) - worked(a));
   });
   protected readonly choices = computed(() => [
     { value: HERE, label: 'the copies in this make' },

@@ -122,7 +122,7 @@ export class ShelfFinder {
           : '';
       case 'plain':
         return plain
-          ? `${plain.piece}: ${plain.rounds[1] - plain.rounds[0]} straight rounds from R${plain.rounds[0] + 1}, ${plain.stitches} stitches. Good for the train`
+          ? `${plain.piece}: ${runWords(plain.rounds)} from R${plain.rounds[0] + 1}, ${plain.stitches} stitches. Good for the train`
           : '';
       case 'yarn': {
         const yarn = this.yarn();
@@ -145,4 +145,8 @@ export class ShelfFinder {
         return (a, b) => (finishedAs(b.make)?.day ?? '').localeCompare(finishedAs(a.make)?.day ?? '');
     }
   }
+}
+
+function runWords([from, to]: readonly [number, number]): string {
+  return to - from === 1 ? 'a straight round' : `${to - from} straight rounds`;
 }

@@ -13,6 +13,7 @@ import {
   writtenRound,
   type Position,
   type Step,
+  type RipReason,
 } from '@lemniscus/core/making';
 import { markedStitchOf } from '@lemniscus/core/notation';
 import * as z from 'zod';
@@ -144,9 +145,10 @@ export class AtHook {
     return to.round > position.round;
   }
 
-  reach(to: Position): void {
+  /** @param why it is ripped back to there, where that is known */
+  reach(to: Position, why?: RipReason): void {
     const piece = this.piece();
-    if (piece) this.plans.reach(piece.id, to);
+    if (piece) this.plans.reach(piece.id, to, why);
   }
 
   toRoundStart(): void {

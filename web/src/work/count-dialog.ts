@@ -69,7 +69,7 @@ export class CountDialog {
   protected readonly ripMinutes = computed(() => this.pace.minutesFor(this.ways()?.ripStitches ?? 0));
 
   protected rip(): void {
-    this.hook.reach({ round: this.round, action: 0 });
+    this.hook.reach({ round: this.round, action: 0 }, 'count');
     this.closed.emit();
   }
 

@@ -1,8 +1,9 @@
-import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { roundLength } from '@lemniscus/core/fabric';
-import { placeOfStitch, stitchesDone, type Position } from '@lemniscus/core/making';
+import { placeOfStitch, stitchesDone, type Position, type RipReason } from '@lemniscus/core/making';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Choice } from '../controls/choice';
 import { Select } from '../controls/select';
 import { Dialog } from '../controls/dialog';
 import { AtHook } from './at-hook';
@@ -14,7 +15,7 @@ const SHOWN = 60;
 /** Rip back to any stitch of any round, or to the start of one, with what it costs. */
 @Component({
   selector: 'lem-rip-dialog',
-  imports: [Dialog, NumberField, NzButtonModule, Select],
+  imports: [Choice, Dialog, NumberField, NzButtonModule, Select],
   template: `
     <lem-dialog name="Rip back" [width]="520" (closed)="closed.emit()">
       <p class="soft">Undo (Z) brings it back, should the hook have been faster than the thought.</p>
@@ -37,6 +38,12 @@ const SHOWN = 60;
               Rip {{ counted(to.stitches, 'stitch') }}, {{ to.minutes }} min
             </button>
           }
+        </div>
+      }
+      @if (places().length > 0) {
+        <div class="words-field">
+          <span>Why?</span>
+          <lem-choice label="Why it is ripped" [options]="whys" [value]="why()" (chosen)="why.set($event)" />
         </div>
       }
       <ul class="list">
@@ -70,6 +77,14 @@ export class RipDialog {
   private readonly hook = inject(AtHook);
   private readonly pace = inject(Pace);
   protected readonly counted = counted;
+  /** Kept in the log: what was ripped and why. */
+  protected readonly whys: readonly { readonly label: string; readonly value: RipReason | 'untold' }[] = [
+    { label: 'Not told', value: 'untold' },
+    { label: 'A slip', value: 'slip' },
+    { label: 'The count', value: 'count' },
+    { label: 'To make it otherwise', value: 'otherwise' },
+  ];
+  protected readonly why = signal<RipReason | 'untold'>('untold');
 
   protected readonly places = computed(() => {
     const plan = this.hook.plan();
@@ -128,7 +143,8 @@ export class RipDialog {
   });
 
   protected ripTo(place: Position): void {
-    this.hook.reach(place);
+    const why = this.why();
+    this.hook.reach(place, why === 'untold' ? undefined : why);
     this.closed.emit();
   }
 }

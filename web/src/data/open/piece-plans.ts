@@ -19,6 +19,7 @@ import {
   type Piece,
   type PieceSaid,
   type Position,
+  type RipReason,
   type WrittenRound,
 } from '@lemniscus/core/making';
 import type { RoundLine } from '@lemniscus/core/notation';
@@ -101,9 +102,11 @@ export class PiecePlans {
     if (state) this.tellIn(state, id, what);
   }
 
-  reach(id: string, to: Position): void {
+  reach(id: string, to: Position, why?: RipReason): void {
     const known = this.known(id);
-    if (known) this.tellIn(known.state, id, reachedAt(known.plan, known.plan.lines, to));
+    if (!known) return;
+    const reached = reachedAt(known.plan, known.plan.lines, to);
+    this.tellIn(known.state, id, why ? { ...reached, why } : reached);
   }
 
   /** Says how a piece that is begun stands to what was changed in its pattern since. */
