@@ -25,6 +25,7 @@ let groups = 0;
   styles: `
     :host {
       display: inline-block;
+      flex: none;
       max-width: 100%;
       overflow-x: auto;
     }

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { TakenAnswer } from '@lemniscus/api';
 import { KeptPhoto, Photo } from '@lemniscus/api/photo';
-import { from, map, of, switchMap, catchError, throwError } from 'rxjs';
+import { catchError, map, of, throwError } from 'rxjs';
 import * as z from 'zod';
 import { RequestFailed, Server } from '../server/server';
 import { Journal } from '../sync/journal';
@@ -47,8 +47,7 @@ export class Photos extends KeptList<Photo> {
         const picture = Picture.safeParse(entry?.body);
         if (!entry || !picture.success) return of({ refused: entry ? [{ entry, why: 'This is no picture.' }] : [] });
         const { id, data } = picture.data;
-        return from(fetch(data).then((read) => read.blob())).pipe(
-          switchMap((blob) => server.sendFile(`/api/photos/${id}/picture`, blob, 'image/jpeg', z.unknown())),
+        return server.sendFile(`/api/photos/${id}/picture`, jpegOf(data), 'image/jpeg', z.unknown()).pipe(
           map(() => ({})),
           catchError((error: unknown) =>
             error instanceof RequestFailed && !error.passing
@@ -91,4 +90,9 @@ export class Photos extends KeptList<Photo> {
       if (picture.success) this.here.update((all) => new Map(all).set(picture.data.id, picture.data.data));
     }
   }
+}
+
+function jpegOf(data: string): Blob {
+  const bytes = Uint8Array.from(atob(data.slice(data.indexOf(',') + 1)), (char) => char.charCodeAt(0));
+  return new Blob([bytes], { type: 'image/jpeg' });
 }
