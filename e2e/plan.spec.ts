@@ -77,6 +77,12 @@ test('five by a date: an evening dragged away makes them late, a way out brings 
   expect(Object.entries(days).find(([title]) => title.startsWith('Due: '))?.[1]).toBe('2026-11-19');
   expect(days['Crochet, 2.2 h']).toBe('2026-11-24');
 
+  // A calendar program reads the same under an address of its own.
+  await page.getByText('Hours and money', { exact: true }).click();
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = await page.getByLabel('Address of the calendar').first().inputValue();
+  await expect.poll(async () => (await page.request.get(address)).text()).toContain('Due: ');
+
   await page.reload();
   await expect(wish).toContainText('Pebble');
   await expect(cell(page, '2026-11-24').locator('.hours')).toHaveText('2.2 h');

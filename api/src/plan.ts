@@ -55,7 +55,17 @@ export const PlanTerms = z.object({
 });
 export type PlanTerms = z.infer<typeof PlanTerms>;
 
-export const PlanEntry = z.discriminatedUnion('kind', [PlannedWish, PlannedStall, PlannedDay, PlanTerms]);
+/** The plan as a calendar program reads it, under an address that only who was told it knows. */
+export const PlanFeed = z.object({
+  id,
+  kind: z.literal('feed'),
+  key: z.string().regex(/^[0-9a-f]{32}$/, 'A feed is named by 32 hexadecimal digits.'),
+  /** The file as the plan was worked out last. */
+  file: z.string().max(1_000_000),
+});
+export type PlanFeed = z.infer<typeof PlanFeed>;
+
+export const PlanEntry = z.discriminatedUnion('kind', [PlannedWish, PlannedStall, PlannedDay, PlanTerms, PlanFeed]);
 export type PlanEntry = z.infer<typeof PlanEntry>;
 
 export const KeptPlanEntry = z.object({ entry: PlanEntry, changedAt: Time, removed: z.boolean() });

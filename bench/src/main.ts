@@ -5,6 +5,7 @@ import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
 import { manyEvents } from './many-events.js';
 import { table, type Result } from './measure.js';
+import { planAhead } from './plan-ahead.js';
 import { productionBuild } from './production-build.js';
 import { readPattern } from './read-pattern.js';
 import { relaxShape } from './relax-shape.js';
@@ -22,6 +23,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'tap-to-paint': tapToPaint,
   'turn-figure': turnFigure,
   assemble,
+  'plan-ahead': planAhead,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

@@ -16,7 +16,7 @@ import { LiveMakes } from './live/live-makes.js';
 import { makeRoutes } from './makes/make-routes.js';
 import { measurementRoutes } from './measurements/measurement-routes.js';
 import { photoRoutes } from './photos/photo-routes.js';
-import { planRoutes } from './plan/plan-routes.js';
+import { feedRoutes, planRoutes } from './plan/plan-routes.js';
 
 /** Room for the longest pattern, twice over for escapes. */
 const BODY_LIMIT = '5mb';
@@ -60,7 +60,7 @@ export function createApp(database: Database, web: string, { live = new LiveMake
   );
   app.use(compression());
   app.use('/api', ownPagesOnly(door ?? THIS_MACHINE));
-  if (door) app.use(homeDoor(database, door, PAIR_PAGES));
+  if (door) app.use(homeDoor(database, door, PAIR_PAGES, { '/api/plan/feed': feedRoutes(database) }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   if (home) app.use('/api/home', homeRoutes(database, live, home));
   app.use('/api', foldRoutes(database));

@@ -38,8 +38,9 @@ export function shownOf(door: HomeDoor | null): Home['open'] {
 /**
  * Lets known devices in, and shows every other nothing but the page that asks for the code.
  * @param pages folder with that page
+ * @param open what is answered without knowing the device, by its path
  */
-export function homeDoor(database: Database, door: HomeDoor, pages: string): Router {
+export function homeDoor(database: Database, door: HomeDoor, pages: string, open: Readonly<Record<string, Router>> = {}): Router {
   const routes = Router();
   routes.use(ownHost(door));
   routes.get('/lemniscus-authority.crt', (_request, response) => {
@@ -56,6 +57,7 @@ export function homeDoor(database: Database, door: HomeDoor, pages: string): Rou
     response.status(204).end();
   });
   routes.use('/pair', express.static(pages));
+  for (const [path, own] of Object.entries(open)) routes.use(path, own);
   routes.use(async (request, response, next) => {
     const token = parseCookie(request.headers.cookie ?? '')[COOKIE];
     const device = token === undefined ? null : await deviceWith(database.em.fork(), token, Date.now());

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Home } from '@lemniscus/api';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { createApp } from '../app.js';
-import { MAKE, reached, Serving } from '../test/serving.js';
+import { MAKE, reached, Serving, uuid } from '../test/serving.js';
 import { openHome, type OpenHome } from './open-home.js';
 import { Pairing } from './pairing.js';
 
@@ -72,6 +72,13 @@ describe('the door to the house', () => {
       expect(JSON.parse((await ask('GET', `/api${path}`)).text)).toMatchObject({ error: { code: 'not-paired' } });
     expect((await ask('POST', `/api/makes/${MAKE.id}/events`, { body: { events: [reached(1, 1)] } })).status).toBe(401);
     expect((await ask('GET', '/pair/pair.js')).status).toBe(200);
+    // A calendar program reads what it has the key of, whether or not its device is known; the plan itself it does not.
+    const feed = { id: uuid(9), kind: 'feed', key: 'ab'.repeat(16), file: 'BEGIN:VCALENDAR' };
+    await serving.ask('PUT', '/plan', { entries: [{ entry: feed, changedAt: 1, removed: false }] });
+    expect(await ask('GET', `/api/plan/feed/${feed.key}.ics`)).toMatchObject({ status: 200, text: feed.file });
+    expect((await ask('GET', `/api/plan/feed/${'cd'.repeat(16)}.ics`)).status).toBe(404);
+    for (const path of ['/plan', '/photos', `/photos/${uuid(9)}/picture`])
+      expect((await ask('GET', `/api${path}`)).status).toBe(401);
     expect((await ask('GET', '/lemniscus-authority.crt')).text).toBe(authority);
   });
 

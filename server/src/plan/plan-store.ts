@@ -18,3 +18,9 @@ export async function keepPlan(em: EntityManager, entries: readonly KeptPlanEntr
     }
   });
 }
+
+/** The calendar file that is fed under a key; null where there is none (any more). */
+export async function feedOf(em: EntityManager, key: string): Promise<string | null> {
+  const feeds = (await listPlan(em)).flatMap(({ entry }) => (entry.kind === 'feed' && entry.key === key ? [entry.file] : []));
+  return feeds[0] ?? null;
+}

@@ -33,6 +33,20 @@ describe('the plan', () => {
   });
 });
 
+describe('a feed', () => {
+  it('gives the plan to who knows its key, until it is taken out', async () => {
+    const feed = { id: uuid(9), kind: 'feed', key: 'ab'.repeat(16), file: 'BEGIN:VCALENDAR' };
+    await keep(feed);
+    const read = (key: string) => serving.fetch('GET', `/plan/feed/${key}.ics`);
+    const answer = await read(feed.key);
+    expect(answer.headers.get('content-type')).toContain('text/calendar');
+    expect(await answer.text()).toBe(feed.file);
+    expect((await read('cd'.repeat(16))).status).toBe(404);
+    await keep(feed, 2, true);
+    expect((await read(feed.key)).status).toBe(404);
+  });
+});
+
 describe('photos', () => {
   const photo = { id: uuid(8), make: MAKE.id, addedAt: 3, width: 40, height: 30, words: '' };
   const send = (bytes: Uint8Array, type = 'image/jpeg', id = photo.id) =>

@@ -1,6 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NumberField } from '../controls/number-field';
+import { CalendarFeed } from './calendar-feed';
 import { PlanAhead } from '../data/follows/plan-ahead';
 import { PlanList } from '../data/owned/plan-list';
 
@@ -9,7 +10,7 @@ const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Satu
 /** When there is time in a usual week, and what money is reckoned with. */
 @Component({
   selector: 'lem-terms-panel',
-  imports: [FormsModule, NumberField],
+  imports: [CalendarFeed, FormsModule, NumberField],
   template: `
     <h2>Minutes in a usual week</h2>
     <div class="fields">
@@ -77,6 +78,7 @@ const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Satu
       />
     </div>
     <p class="soft">What a ball of yarn costs stands in the basket.</p>
+    <lem-calendar-feed />
   `,
   styles: `
     h2 {

@@ -6,6 +6,7 @@ import {
   type PlannedDay,
   type PlannedStall,
   type PlannedWish,
+  type PlanFeed,
   type PlanTerms,
 } from '@lemniscus/api/plan';
 import { map } from 'rxjs';
@@ -43,6 +44,7 @@ export class PlanList extends KeptList<PlanEntry> {
   );
   readonly days = computed(() => this.items().filter((entry): entry is PlannedDay => entry.kind === 'day'));
   readonly terms = computed(() => this.items().find((entry): entry is PlanTerms => entry.kind === 'terms') ?? USUAL_TERMS);
+  readonly feed = computed(() => this.items().find((entry): entry is PlanFeed => entry.kind === 'feed') ?? null);
   /** Whether the hours of the week were ever said. */
   readonly termsSaid = computed(() => this.items().some(({ kind }) => kind === 'terms'));
 
