@@ -9,6 +9,11 @@ const alteration = fc.oneof(
   fc.record({ kind: fc.constant('length'), line: index, rounds: fc.integer({ min: 1, max: 2_000 }) }),
   fc.record({ kind: fc.constant('instead'), line: index, nth: index, text: words }),
 );
+const grams = fc.double({ min: 0, max: 100_000, noNaN: true });
+const mm = fc.double({ min: 0.1, max: 5_000, noNaN: true });
+const day = fc
+  .date({ min: new Date('2000-01-01'), max: new Date('2100-01-01'), noInvalidDate: true })
+  .map((at) => at.toISOString().slice(0, 10));
 const lines = fc.array(fc.string(), { maxLength: 3 });
 const kinds = {
   reached: fc.record({ ...common, kind: fc.constant('reached'), round: index, action: index }),
@@ -27,7 +32,19 @@ const kinds = {
     after: index,
     inside: fc.boolean(),
   }),
-  stuffed: fc.record({ ...common, kind: fc.constant('stuffed'), grams: fc.double({ min: 0, max: 100_000, noNaN: true }) }),
+  stuffed: fc.record({ ...common, kind: fc.constant('stuffed'), grams }),
+  sat: fc
+    .tuple(
+      fc.record({ ...common, kind: fc.constant('sat'), counts: fc.boolean() }),
+      fc.nat(1e13),
+      fc.integer({ min: 1, max: 86_400_000 }),
+    )
+    .map(([event, from, length]) => ({ ...event, from, to: from + length })),
+  finished: fc.record({
+    ...{ ...common, kind: fc.constant('finished'), day: fc.option(day), heightMm: fc.option(mm), widthMm: fc.option(mm) },
+    ...{ yarnGrams: fc.option(grams), stuffingGrams: fc.option(grams), forWhom: common.piece, notes: words },
+  }),
+  'put away': fc.record({ ...common, kind: fc.constant('put away'), away: fc.boolean() }),
 };
 const anEvent = fc.oneof(...Object.values(kinds));
 /** What is said in terms of lines that were kept. */
@@ -39,10 +56,14 @@ const aPlace = fc.record(
     round: index,
     action: index,
     ...inLines,
+    zone: fc.integer({ min: -720, max: 840 }),
+    why: fc.constantFrom('count', 'slip', 'otherwise'),
     runs: fc.array(fc.record({ line: index, rounds: index })),
   },
   { requiredKeys: ['id', 'piece', 'at', 'kind', 'round', 'action'] },
 );
+
+const MEASURED = ['heightMm', 'widthMm', 'yarnGrams', 'stuffingGrams'];
 
 describe('an event on its way', () => {
   it('is the same after the way through JSON, of every kind', () => {
@@ -61,12 +82,14 @@ describe('an event on its way', () => {
       fc.property(anEvent, fc.nat(), fc.constantFrom(undefined, null, {}, -1, 1.5, ''), (event, pick, instead) => {
         const fields = Object.keys(event);
         const field = fields[pick % fields.length]!;
-        // Empty words are words, and half a gram of stuffing is a weight.
-        fc.pre(!(instead === '' && (field === 'text' || field === 'gate')) && !(instead === 1.5 && field === 'grams'));
+        // Empty words are words, half a gram or millimetre is a measure, and what was not told is null.
+        fc.pre(!(instead === '' && ['text', 'gate', 'forWhom', 'notes'].includes(field)));
+        fc.pre(!(instead === 1.5 && ['grams', ...MEASURED].includes(field)));
         // Most often the pattern says what the piece is worked by.
-        fc.pre(!(instead === null && field === 'seen'));
+        fc.pre(!(instead === null && ['seen', 'day', ...MEASURED].includes(field)));
         expect(Event.safeParse({ ...event, [field]: instead }).success).toBe(false);
       }),
+      { numRuns: 1_000 },
     );
   });
 
