@@ -31,7 +31,7 @@ test('five by a date: an evening dragged away makes them late, a way out brings 
   for (const day of ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Saturdays']) await page.getByLabel(day).fill('0');
   await page.getByLabel('Fridays').fill('0');
   for (const day of ['2026-11-13', '2026-11-17']) {
-    await cell(page, day).click();
+    await cell(page, day).getByRole('button').first().click();
     await page.locator('#day-minutes').fill('130');
   }
   await expect(cell(page, '2026-11-17').locator('.hours')).toHaveText('2.2 h');

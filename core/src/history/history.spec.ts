@@ -46,7 +46,7 @@ type Said = MakerEvent extends infer Each ? (Each extends MakerEvent ? Omit<Each
 function log(...said: readonly (Said & { piece?: string })[]): Log {
   return record(
     EMPTY_LOG,
-    said.map((each, i) => ({ id: `e${String(i).padStart(6, '0')}`, piece: 'ball/1', ...each }) as MakerEvent),
+    said.map((each, i) => ({ id: `e${String(i).padStart(6, '0')}`, piece: 'ball/1', ...each })),
   );
 }
 const at = (minute: number, round: number, action = 0): Said => ({ kind: 'reached', at: minute * MINUTE, round, action });
@@ -176,6 +176,17 @@ describe('a log', () => {
     expect(workedMs(corrected.sittings)).toBe(3 * MINUTE);
     // The stitches are made all the same.
     expect(corrected.byPiece.get('ball/1')!.stitches).toBe(18);
+  });
+
+  it('has the finished figure as it was told last, without what makes it an event, until it is not finished after all', () => {
+    const told = { ...{ heightMm: 90, widthMm: null, yarnGrams: null, stuffingGrams: 12 }, forWhom: 'Ada', notes: '' };
+    const say = (day: string | null, minute: number) =>
+      ({ kind: 'finished', piece: WHOLE_MAKE, at: minute * MINUTE, day, ...told }) as const;
+    expect(historyOf(log(say('2026-11-01', 1), say('2026-11-02', 2)), made, UTC).finished).toEqual({
+      day: '2026-11-02',
+      ...told,
+    });
+    expect(historyOf(log(say('2026-11-01', 1), say(null, 2)), made, UTC).finished).toBeNull();
   });
 
   it('tells what was ripped and why, and its rows add up', () => {

@@ -53,7 +53,9 @@ export function historyOf(log: Log, made: MadePiece, zoneAt: ZoneAt): History {
 /** The finished figure as it was measured last; null while it is not finished. */
 export function finishedOf(log: Log): Finished | null {
   const said = standingEvents(log, WHOLE_MAKE).findLast((event) => event.kind === 'finished');
-  return said && said.day !== null ? said : null;
+  if (!said?.day) return null;
+  const { day, heightMm, widthMm, yarnGrams, stuffingGrams, forWhom, notes } = said;
+  return { day, heightMm, widthMm, yarnGrams, stuffingGrams, forWhom, notes };
 }
 
 function shares<Key>(bits: readonly Bit[], keyOf: (bit: Bit) => Key): Map<Key, Share> {

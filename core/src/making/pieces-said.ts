@@ -9,7 +9,7 @@ export function piecesSaid(log: Log | undefined): Record<string, MakerEvent[]> {
   const begun = [...named.keys()].map((piece) => [piece, standingEvents(named, piece)] as const);
   return Object.fromEntries(
     begun
-      .filter(([piece, said]) => lastReached(said) || piece === WHOLE_MAKE)
+      .filter(([piece, said]) => piece === WHOLE_MAKE || lastReached(said) !== null)
       .map(([piece, said]) => [piece, decisiveEvents(said)] as const)
       .filter(([, said]) => said.length > 0),
   );

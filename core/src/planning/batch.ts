@@ -194,7 +194,7 @@ function bestOf(jobs: readonly Job[]): Job[] {
   let ways = new Map<string, Way & { mask: number; inHand: string | null }>([
     ['', { cost: 0, order: [], mask: 0, inHand: null }],
   ]);
-  for (let length = 0; length < jobs.length; length++) {
+  for (const _each of jobs) {
     const next: typeof ways = new Map();
     for (const way of ways.values())
       for (const [i, job] of jobs.entries()) {

@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { randomNormal } from 'd3-random';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf } from '../assembly/index.js';
@@ -7,7 +6,7 @@ import { checkPattern, fabricOf } from '../fabric/index.js';
 import type { PaceByKind } from '../history/index.js';
 import { START } from '../making/index.js';
 import { read } from '../notation/index.js';
-import { seeded } from '../random/index.js';
+import { normals, seeded } from '../random/index.js';
 import {
   batchOf,
   calendarFile,
@@ -58,6 +57,18 @@ function normalBelow(x: number): number {
   return x >= 0 ? 1 - tail : tail;
 }
 
+describe('normal numbers', () => {
+  it('fall below each place as often as they should', () => {
+    const normal = normals(seeded(11));
+    const drawn = Array.from({ length: 40_000 }, normal);
+    for (const place of [-2.5, -1, -0.3, 0, 0.7, 1.6, 2.2]) {
+      const share = normalBelow(place);
+      const found = drawn.filter((each) => each < place).length / drawn.length;
+      expect(Math.abs(found - share)).toBeLessThan(4 * Math.sqrt((share * (1 - share)) / drawn.length));
+    }
+  });
+});
+
 describe('a plan', () => {
   it('of one maker and one part has the chances and percentiles of the lognormal it is drawn from', () => {
     // 6,000 stitches at 6 s are ten hours; learned in one sitting, so its whole spread is left. Days differ not at all.
@@ -100,7 +111,7 @@ describe('a plan', () => {
             options,
           );
           // The slow way: a clock that goes on in steps of a hundredth of a minute, with the same draws.
-          const normal = randomNormal.source(seeded(seed * 1_000_003))(0, 1);
+          const normal = normals(seeded(seed * 1_000_003));
           const factor = (spread: number): number => Math.exp(spread * normal() - spread ** 2 / 2);
           const slow = factor(0.4 / Math.sqrt(4));
           let [day, left, speed] = [-1, 0, 0];

@@ -1,7 +1,6 @@
-import { randomNormal } from 'd3-random';
 import { constant } from '../constants/index.js';
 import type { PaceByKind } from '../history/index.js';
-import { seeded } from '../random/index.js';
+import { normals, seeded } from '../random/index.js';
 import { dayAfter, daysBetween, minutesOn, type Day, type Hours } from './hours.js';
 import { minutesOf, type Work } from './work.js';
 
@@ -58,7 +57,7 @@ export function simulate(tasks: readonly Task[], options: PlanOptions): Ready[] 
   const unsure = pace.own ? pace.spread / Math.sqrt(Math.max(1, pace.minutes / SITTING_MIN)) : UNKNOWN_PACE;
   for (let run = 0; run < runs; run++) {
     // A run's days are the same whatever is asked of them, so that less work is never ready later.
-    const normal = randomNormal.source(seeded(seed * RUN_SEEDS + run))(0, 1);
+    const normal = normals(seeded(seed * RUN_SEEDS + run));
     const slow = lognormal(normal(), unsure);
     let day = -1;
     let have = 0;

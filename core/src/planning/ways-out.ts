@@ -36,7 +36,7 @@ export const isLate = ({ chance }: Pick<Ready, 'chance'>): boolean => chance !==
 /** What would help a wish that is late, each tried whole; those that help no more than they cost come last. */
 export function waysOutOf(wishes: readonly Wish[], id: string, options: PlanOptions): WayOut[] {
   const wish = wishes.find((each) => each.id === id);
-  if (!wish || wish.by === null || daysBetween(options.from, wish.by) < 0) return [];
+  if (!wish?.by || daysBetween(options.from, wish.by) < 0) return [];
   const plan = (of: readonly Wish[], more: Partial<PlanOptions> = {}): Tried => tried(of, id, { ...options, ...more });
   const ways: WayOut[] = [];
   const fewer = mostCopies(wish, (copies) => plan(wishes.map((each) => (each === wish ? { ...each, copies } : each))));
@@ -122,7 +122,7 @@ function moreEvenings(
 /** The last day on which all may be begun and this is still in time; null where today is too late. */
 export function startBy(wishes: readonly Wish[], id: string, options: PlanOptions): Day | null {
   const wish = wishes.find((each) => each.id === id);
-  if (!wish || wish.by === null) return null;
+  if (!wish?.by) return null;
   const until = daysBetween(options.from, wish.by);
   const own = wishes.slice(0, wishes.indexOf(wish) + 1);
   const inTime = (after: number): boolean =>

@@ -1,1 +1,2 @@
 export { seeded } from './seeded.js';
+export { normals } from './normal.js';

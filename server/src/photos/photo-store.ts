@@ -25,7 +25,7 @@ export async function keepPhotos(em: EntityManager, photos: readonly KeptPhoto[]
 }
 
 const fileOf = (database: Pick<Database, 'config'>, id: string): string =>
-  join(dirname(database.config.get('dbName')!), 'photos', `${id}.jpg`);
+  join(dirname(database.config.get('dbName')), 'photos', `${id}.jpg`);
 
 /** Keeps a picture beside the database, whole or not at all; one that is there stays as it is. */
 export async function keepPicture(database: Pick<Database, 'config'>, id: string, bytes: Uint8Array): Promise<void> {

@@ -1,5 +1,6 @@
 import { localTime, type Bit, type Mark, type Sitting } from '@lemniscus/core/history';
 import { dayAfter, daysBetween, type Day } from '@lemniscus/core/planning';
+import { bisector } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 
 /** A stretch of a sitting in one yarn. */
@@ -105,11 +106,13 @@ function apart(marks: DayLineModel['marks']): DayLineModel['marks'] {
     });
 }
 
-/** The yarns of a sitting in the order they were worked, from its steps. */
+const BY_TIME = bisector(({ at }: Bit) => at);
+
+/** The yarns of a sitting in the order they were worked, from its steps, which are in order of time. */
 export function yarnStretches(bits: readonly Bit[], sitting: Sitting, colourOf: (bit: Bit) => string | null): YarnStretch[] {
   const stretches: { from: number; to: number; colour: string }[] = [];
-  for (const bit of bits) {
-    if (bit.at < sitting.from || bit.at > sitting.to) continue;
+  for (let i = BY_TIME.left(bits, sitting.from); i < bits.length && bits[i]!.at <= sitting.to; i++) {
+    const bit = bits[i]!;
     const colour = colourOf(bit);
     if (colour === null) continue;
     const last = stretches.at(-1);

@@ -33,10 +33,10 @@ interface Pair {
   selector: 'lem-twins-panel',
   imports: [Select],
   template: `
-    <label class="with">
-      Held against
+    <div class="with">
+      <label for="twins-with">Held against</label>
       <lem-select inputId="twins-with" [options]="choices()" [value]="other()" (chosen)="other.set($event)" />
-    </label>
+    </div>
     @if (loading()) {
       <p class="soft" role="status">Reading the other’s log…</p>
     }

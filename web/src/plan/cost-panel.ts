@@ -92,11 +92,14 @@ export class CostPanel {
     const { made } = this.one();
     const holdings = this.basket.items().map((yarn) => ({ yarn, free: yarn.grams }));
     const fresh = { ...made, finished: true };
-    return demandsFor(fresh, 1, holdings, this.measurements.items()).map(({ yarn, colours, left }) => ({
-      name: yarn ? `${yarn.name}, ${yarn.colour}` : `Yarn, ${colours.join(', ') || 'main colour'}`,
-      grams: left.grams,
-      pricePerGram: yarn && yarn.price !== null && yarn.ballGrams ? yarn.price / yarn.ballGrams : null,
-    }));
+    return demandsFor(fresh, 1, holdings, this.measurements.items()).map(({ yarn, colours, left }) => {
+      const price = yarn?.price ?? null;
+      return {
+        name: yarn ? `${yarn.name}, ${yarn.colour}` : `Yarn, ${colours.join(', ') || 'main colour'}`,
+        grams: left.grams,
+        pricePerGram: price !== null && yarn?.ballGrams ? price / yarn.ballGrams : null,
+      };
+    });
   });
   private readonly stuffing = computed(() => {
     const weighed = this.finished()?.stuffingGrams ?? null;

@@ -49,8 +49,9 @@ export class ShelfFinder {
     const counts = new Map<ShelfState, number>();
     for (const make of this.makes()) counts.set(stateOf(make), (counts.get(stateOf(make)) ?? 0) + 1);
     const named = (value: ShelfState, label: string) => ({ value, label: `${label} ${counts.get(value) ?? 0}` });
+    const all: { readonly value: Seen; readonly label: string } = { value: 'here', label: 'All' };
     return [
-      { value: 'here' as Seen, label: 'All' },
+      all,
       named('working', 'On the hook'),
       named('waiting', 'Waiting'),
       named('finished', 'Finished'),
