@@ -1,5 +1,6 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { Component, computed, inject, model, output } from '@angular/core';
+import type { PlannedStall } from '@lemniscus/api/plan';
 import { PlanAhead } from '../data/follows/plan-ahead';
 import { PlanList } from '../data/owned/plan-list';
 import { chanceWords, dayWords } from './plan-words';
@@ -36,6 +37,24 @@ export class WishList {
     });
   });
   protected readonly lost = this.ahead.lost;
+  /** Each stall with what is made for it, and whether any of that is late. */
+  protected readonly stalls = computed(() =>
+    this.list.stalls().map((stall) => {
+      const own = this.ahead.planned().filter(({ wish }) => wish.stall === stall.id);
+      return {
+        stall,
+        day: dayWords(stall.day),
+        goods: own.map(({ wish, made }) => `${wish.copies} × ${made.make.title}`).join(', ') || 'nothing yet',
+        late: own.some(({ wish }) => this.ahead.outlooks().get(wish.id)?.late),
+      };
+    }),
+  );
+
+  protected removeStall(stall: PlannedStall): void {
+    const own = this.list.wishes().filter((wish) => wish.stall === stall.id);
+    if (own.length > 0) this.list.put(...own.map((wish) => ({ ...wish, stall: null })));
+    this.list.remove(stall);
+  }
 
   protected drop({ previousIndex, currentIndex }: Pick<CdkDragDrop<unknown>, 'previousIndex' | 'currentIndex'>): void {
     const wishes = this.ahead.planned().map(({ wish }) => wish);

@@ -12,7 +12,7 @@ import { KeptAnswers } from '../sync/kept-answers';
 import { madeMake, zoneHere } from './made-make';
 
 /** So many of the makes worked last tell how fast their maker is now. */
-const LEARNED_FROM = 6;
+const LEARNED_FROM = 12;
 
 /** How fast this maker is by kind of round, learned from the makes that were worked last. */
 @Injectable({ providedIn: 'root' })
