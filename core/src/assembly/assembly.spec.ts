@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -34,6 +36,7 @@ import {
   type Step,
 } from './index.js';
 
+const DEMO = join(import.meta.dirname, '../../../demo');
 const STITCH = { width: 5, height: 4.8 };
 const OPTIONS = { stitch: STITCH, eyeMm: 10, secondsPerStitch: 4 };
 
@@ -396,6 +399,24 @@ describe('spreads', () => {
   });
 });
 
+it.each(readdirSync(DEMO).filter((name) => name.endsWith('.md')))(
+  'what the demo’s %s places fits, its seams share nothing',
+  (file) => {
+    const { problems } = assemblyOf(counted(readFileSync(join(DEMO, file), 'utf8')), OPTIONS);
+    expect(problems.filter(({ severity }) => severity !== 'hint').map(describeProblem)).toEqual([]);
+  },
+);
+
+it('a piece shorter than the rounds it is to lie over does not reach, and one as long does', () => {
+  const limb = (rounds: number): string => `\n## Limb\nR1: 6 sc in ring (6)\nR2-R${rounds}: sc around (6)\n`;
+  const reaches = (rounds: number): boolean =>
+    !codes(placed(`${TUBE(30)}${limb(rounds)}\n## Put together\nLimb: on Ball, R20 to R30, at the left, sewn flat`)).includes(
+      'too-short',
+    );
+  // Ten rounds of the wall, and a fifth more that crochet gives.
+  expect([5, 7, 11, 14].map(reaches)).toEqual([false, false, true, true]);
+});
+
 describe('joins', () => {
   it('book every stitch of a limb’s edge once, and none of the wall twice under an open edge', () => {
     fc.assert(
@@ -423,7 +444,7 @@ describe('joins', () => {
     );
   });
 
-  it('tell of stitches that two seams take, exactly while they do, and of an edge with more stitches than the wall', () => {
+  it('tell of stitches that two seams take, once, while they do, and of an edge with more stitches than the wall', () => {
     const limb = (name: string) => `\n## ${name}\nR1: 6 sc in ring (6)\nR2: (inc, inc, 1 sc) x 2 (10)\nR3-R6: sc around (10)\n`;
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 12 }), fc.constantFrom('sewn', 'sewn flat'), (apart, join) => {
@@ -435,13 +456,16 @@ describe('joins', () => {
           ({ stitches }) => new Set(stitches.map(({ round, stitch }) => `${round} ${stitch}`)),
         );
         const shared = [...a!].filter((each) => b!.has(each)).length;
-        const told = all.problems.filter(({ code }) => code === 'shares-stitches' || code === 'overlaps');
-        expect(told.length > 0, `${shared} shared, ${apart} apart`).toBe(shared > 0);
+        // Two rings may lie over one another and share none: that is told as what it is.
+        const told = codes(all).filter((code) => code === 'shares-stitches' || code === 'overlaps');
+        if (shared > 0) expect(told, `${apart} apart`).toHaveLength(1);
+        if (told.includes('shares-stitches')) expect(shared).toBeGreaterThan(0);
+        if (apart >= 6) expect(told).toEqual([]);
       }),
       { numRuns: 26 },
     );
-    const wide = `${ballText(12, 3)}\n## Cap\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: (1 sc, inc) x 6 (18)\nR4: sc around (18)\n\n## Put together\nCap: on Ball, at R4, sewn`;
-    expect(placed(wide).problems).toContainEqual(expect.objectContaining({ code: 'stitches-twice', stitches: 6 }));
+    const wide = `${ballText(12, 3)}\n## Cap\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: (1 sc, inc) x 6 (18)\nR4: (2 sc, inc) x 6 (24)\nR5: (3 sc, inc) x 6 (30)\n\n## Put together\nCap: on Ball, at R4, sewn flat`;
+    expect(placed(wide).problems).toContainEqual(expect.objectContaining({ code: 'stitches-twice', stitches: 3 }));
   });
 
   it('say in words the very stitches they take, over the start of the round too', () => {

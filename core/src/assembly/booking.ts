@@ -1,5 +1,5 @@
-import { roundLength } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
+import { footprint } from './footprint.js';
 import type { Place } from './place.js';
 import { stitchesAt, type MadePiece, type Wall } from './wall.js';
 
@@ -16,12 +16,22 @@ export interface Booked {
  * more stitches than the round it sits on.
  */
 export function booked(place: Place, limb: MadePiece, stitch: StitchSize): Booked[] {
-  const { fabric } = limb;
-  const edge = fabric.roundCount === 0 ? 0 : roundLength(fabric, fabric.roundCount - 1);
+  const { edge, flat } = footprint({ kind: 'piece', join: place.join }, limb, { stitch, eyeMm: 0 });
   if (edge === 0) return [];
   if (place.around) return allRound(place, edge);
-  const flat = fabric.fill === 'pressed' || place.join === 'sewn flat' || limb.profile.flat;
+  if (isStrip(limb, place.join)) return strip(place, edge);
   return flat ? alongLine(place, edge) : roundOpening(place, edge, stitch);
+}
+
+/** Rows are held by one end, in one layer, whichever way they were worked. */
+export function isStrip({ fabric, profile }: MadePiece, join: Place['join']): boolean {
+  return profile.flat && fabric.fill !== 'pressed' && join !== 'sewn flat';
+}
+
+function strip({ wall, first, pins }: Place, edge: number): Booked[] {
+  const count = wall.counts[first]!;
+  const from = Math.round(pins[0]!.after - edge / 2);
+  return Array.from({ length: edge }, (_, i) => ({ edge: i, round: first, stitch: (((from + i) % count) + count) % count }));
 }
 
 function allRound({ wall, first }: Place, edge: number): Booked[] {

@@ -4,6 +4,8 @@ import { numberOfRound, shortWay, stitchesAt } from './wall.js';
 
 /** Of what lies on one host, so much may lie over one another before it is told, mm (our own estimate). */
 const LEAST_OVERLAP = 1.5;
+/** Crochet stretches by so much before it pulls (our own estimate). */
+const REACH = 1.2;
 
 /** What does not fit where it goes: too wide, over another, under a cap, over a colour line, on a decrease, too many stitches. */
 export function fitProblems(places: readonly Place[]): Problem[] {
@@ -30,6 +32,8 @@ function alone(place: Place): Problem[] {
   const room = 2 * wall.radius[first]!;
   if (!around && first > 0 && size.width > room && feature.kind !== 'mark')
     problems.push(told(place, { code: 'too-wide', severity: 'warning', mm: size.width, room, host: wall.name }));
+  if (first !== place.last && !around && size.length > 0 && size.height > REACH * size.length)
+    problems.push(told(place, { code: 'too-short', severity: 'warning', mm: size.length, rounds: size.height }));
   // What goes for one copy goes for all.
   if (copy !== feature.copies[0]) return problems;
   if (!around && feature.kind !== 'mark') {

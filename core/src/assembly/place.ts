@@ -38,8 +38,8 @@ export interface Place {
   readonly around: boolean;
   /** One, or where it starts and where its tip lies. */
   readonly pins: readonly Pin[];
-  /** What it takes of the wall, mm. */
-  readonly size: { readonly width: number; readonly height: number };
+  /** What it takes of the wall, and how long it is from its edge to its other end (0 for what has none), mm. */
+  readonly size: { readonly width: number; readonly height: number; readonly length: number };
   /** Whether the text says the height and how far round; where not, it is proposed. */
   readonly said: { readonly height: boolean; readonly round: boolean };
   /** In a straight line to the other of its pair, mm; null for what has none. */

@@ -506,7 +506,11 @@ class Placer {
       join: feature.join,
       around: column === null,
       pins,
-      size: { width: size.width, height: first === last ? size.height : wall.along[last]! - wall.along[first]! },
+      size: {
+        width: size.width,
+        height: first === last ? size.height : wall.along[last]! - wall.along[first]!,
+        length: size.length,
+      },
       said: {
         height: height !== null || feature.placing.mirrors !== null,
         round: round !== null || feature.placing.mirrors !== null || column === null,

@@ -19,6 +19,8 @@ export type Problem = {
   | { readonly code: 'no-stitch'; readonly host: string; readonly stitch: number; readonly stitches: number }
   | { readonly code: 'too-many'; readonly count: number; readonly stitches: number }
   | { readonly code: 'too-wide'; readonly mm: number; readonly room: number; readonly host: string }
+  /** The rounds it is to lie over are longer than it is. */
+  | { readonly code: 'too-short'; readonly mm: number; readonly rounds: number }
   | { readonly code: 'overlaps'; readonly other: string; readonly mm: number }
   | { readonly code: 'over-colour-line'; readonly round: number }
   | { readonly code: 'on-decrease'; readonly round: number }
@@ -62,6 +64,8 @@ export function describeProblem(problem: Problem): string {
       return `${problem.count} do not fit over ${problem.stitches} stitches: at most one a stitch.`;
     case 'too-wide':
       return `${name} is about ${mm(problem.mm)} wide, and ${problem.host} leaves about ${mm(problem.room)} there.`;
+    case 'too-short':
+      return `${name} is about ${mm(problem.mm)} long, and the rounds it is to lie over are about ${mm(problem.rounds)}: it will not reach.`;
     case 'overlaps':
       return `${name} and ${problem.other} overlap by about ${mm(problem.mm)}.`;
     case 'over-colour-line':

@@ -1,5 +1,5 @@
 import type { StitchSize } from '../gauge/index.js';
-import { booked, type Booked } from './booking.js';
+import { booked, isStrip, type Booked } from './booking.js';
 import type { Place } from './place.js';
 import type { Problem } from './problem.js';
 import { numberOfRound, type MadePiece } from './wall.js';
@@ -27,7 +27,7 @@ export function seamsOf(
     const limb = made(feature.part, copy);
     if (!limb) return [];
     const stitches = booked(place, limb, stitch);
-    const flat = !place.around && (limb.fabric.fill === 'pressed' || join === 'sewn flat' || limb.profile.flat);
+    const flat = !place.around && !isStrip(limb, join) && (limb.fabric.fill === 'pressed' || join === 'sewn flat');
     return stitches.length === 0 ? [] : [{ place, stitches, layers: flat ? 2 : 1 }];
   });
 }
@@ -45,7 +45,8 @@ function tooMany({ place, stitches, layers }: Seam): Problem[] {
   const taken = new Map<string, number>();
   for (const each of stitches) taken.set(stitchKey(each), (taken.get(stitchKey(each)) ?? 0) + 1);
   const over = [...taken.values()].filter((times) => times > layers).length;
-  if (over === 0 || place.copy !== feature.copies[0]) return [];
+  // The brim of a cap is eased in.
+  if (over === 0 || place.around || place.copy !== feature.copies[0]) return [];
   return [
     { code: 'stitches-twice', severity: 'hint', feature: feature.id, name: feature.name, span: feature.span, stitches: over },
   ];

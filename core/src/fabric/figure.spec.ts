@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { read } from '../notation/index.js';
 import { borderOf, edgesOf } from './border.js';
@@ -45,6 +46,43 @@ describe('the fabric of a figure', () => {
     const owner = (node: number) => pieces.findLast(({ first }) => node >= first);
     expect([...heldFrom].map(owner)).toEqual([left, left, left, left, right, right, right, right]);
     expect([...new Set([...heldTo].map((node) => node - body!.first - 12))]).toEqual([2, 3, 8, 9]);
+  });
+
+  it('of any figure with limbs worked in keeps every count, and books each stitch of a limb once and of the wall for both its layers', () => {
+    const limbs = fc.array(
+      fc.record({
+        edge: fc.integer({ min: 4, max: 12 }),
+        gap: fc.integer({ min: 0, max: 5 }),
+        through: fc.integer({ min: 1, max: 6 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(limbs, fc.integer({ min: 1, max: 4 }), fc.integer({ min: 0, max: 8 }), (all, below, rest) => {
+        const own = all.map(({ edge, gap, through }, i) => ({
+          name: `Limb ${'ABCD'[i]}`,
+          edge,
+          gap,
+          through: Math.min(through, edge >> 1),
+        }));
+        const count = own.reduce((sum, { gap, through }) => sum + gap + through, rest);
+        const parts = own.map(({ name, edge }) => `## ${name}\nR1: ${edge} sc in ring\nR2: sc around\n`).join('\n');
+        const words = own
+          .map(({ name, gap, through }) => `${gap > 0 ? `${gap} sc, ` : ''}${through} sc through ${name}`)
+          .join(', ');
+        const body = `## Body\nR1: ${count} sc in ring\nR2-R${1 + below}: sc around\nR${2 + below}: ${words}${rest > 0 ? `, ${rest} sc` : ''} (${count})\nR${3 + below}: sc around (${count})`;
+        const figure = counted(`${parts}\n${body}`);
+        expect(figure.diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
+        expect(figure.parts.at(-1)!.rounds.map(({ makes }) => makes)).toEqual(Array.from({ length: 3 + below }, () => count));
+        const { heldFrom, heldTo } = figureFabric(figure);
+        const booked = own.reduce((sum, { through }) => sum + through, 0);
+        expect(heldFrom).toHaveLength(2 * booked);
+        expect(new Set(heldFrom).size).toBe(2 * booked);
+        const times = [...new Set(heldTo)].map((node) => heldTo.filter((each) => each === node).length);
+        expect(times).toEqual(Array.from({ length: booked }, () => 2));
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('leaves open what a part alone would be joined to', () => {
