@@ -1,16 +1,6 @@
-export {
-  batchOf,
-  changesOf,
-  changesOneByOne,
-  costOfChanges,
-  isPossible,
-  jobsOf,
-  portionFor,
-  type Batch,
-  type Changes,
-  type Job,
-  type Portion,
-} from './batch.js';
+export { batchOf, changesOf, changesOneByOne, costOfChanges, isPossible, type Batch, type Changes } from './batch.js';
+export { jobsOf, type Job } from './jobs.js';
+export { portionFor, type Portion } from './portion.js';
 export { calendarFile, type CalendarEntry } from './calendar.js';
 export { costOf, type Asked, type Cost, type CostLine, type Ingredients } from './cost.js';
 export { doableNow, type Doable } from './doable.js';

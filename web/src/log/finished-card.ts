@@ -11,7 +11,7 @@ import { CurrentMake } from '../data/open/current-make';
 import { Measurements } from '../data/owned/measurements';
 import { Photos } from '../data/owned/photos';
 import { Logbook } from './logbook';
-import { longDayWords } from './log-words';
+import { longDayWords } from '../controls/day-words';
 
 const NOTHING: Finished = {
   ...{ day: null, heightMm: null, widthMm: null, yarnGrams: null, stuffingGrams: null },

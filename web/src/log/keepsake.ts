@@ -6,7 +6,8 @@ import { Gathering } from '../data/follows/gathering';
 import { CurrentMake } from '../data/open/current-make';
 import { Photos } from '../data/owned/photos';
 import { Silhouette } from '../drawing/silhouette';
-import { longDayWords, minutesWords } from './log-words';
+import { longDayWords } from '../controls/day-words';
+import { minutesWords } from './log-words';
 import { Logbook } from './logbook';
 
 const VIEW = { width: 640, height: 210, gap: 24 };

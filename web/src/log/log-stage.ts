@@ -19,7 +19,8 @@ import { dayLineModel } from '../drawing/day-line-model';
 import { FinishedCard } from './finished-card';
 import { Keepsake } from './keepsake';
 
-import { dayWords, KIND_WORDS, markWords, minutesWords, sittingWords } from './log-words';
+import { dayWords } from '../controls/day-words';
+import { KIND_WORDS, markWords, minutesWords, sittingWords } from './log-words';
 import { Logbook } from './logbook';
 import { SittingList } from './sitting-list';
 import { TwinsPanel } from './twins-panel';

@@ -1,12 +1,6 @@
 import { localTime, type Mark, type Sitting, type TwinDifference, type WorkKind } from '@lemniscus/core/history';
 import { counted } from '@lemniscus/core/notation';
-
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
-const LONG_DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
-
-/** A day in words: "Fri 27 Nov". */
-export const dayWords = (day: string): string => DAY.format(new Date(`${day}T00:00:00Z`));
-export const longDayWords = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));
+import { dayWords } from '../controls/day-words';
 
 /** Minutes in words: "1 h 20 min". */
 export function minutesWords(minutes: number): string {

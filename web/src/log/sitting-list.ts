@@ -4,7 +4,8 @@ import type { Sitting } from '@lemniscus/core/history';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { zoneHere } from '../data/follows/made-make';
-import { clockWords, dayWords, minutesWords } from './log-words';
+import { dayWords } from '../controls/day-words';
+import { clockWords, minutesWords } from './log-words';
 import { Logbook } from './logbook';
 
 const DAY_MS = 86_400_000;

@@ -7,7 +7,7 @@ import { Basket } from '../data/owned/basket';
 import { Measurements } from '../data/owned/measurements';
 import { demandsFor } from '../data/follows/planned-make';
 import { PlanAhead } from '../data/follows/plan-ahead';
-import { dayWords } from './plan-words';
+import { dayWords } from '../controls/day-words';
 
 interface Need {
   readonly what: string;

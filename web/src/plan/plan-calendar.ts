@@ -9,7 +9,8 @@ import { NumberField } from '../controls/number-field';
 import { PlanAhead } from '../data/follows/plan-ahead';
 import { PlanList } from '../data/owned/plan-list';
 import { wishWords } from './calendar-entries';
-import { dayWords, hoursWords } from './plan-words';
+import { dayWords } from '../controls/day-words';
+import { hoursWords } from './plan-words';
 
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric' });
 const STEP = 15;

@@ -1,10 +1,7 @@
 import type { Portion, WayOut } from '@lemniscus/core/planning';
 import { counted, plural } from '@lemniscus/core/notation';
+import { dayWords } from '../controls/day-words';
 import type { Outlook } from '../data/follows/plan-ahead';
-
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
-
-export const dayWords = (day: string): string => DAY.format(new Date(`${day}T00:00:00Z`));
 
 export function hoursWords(minutes: number): string {
   const whole = Math.round(minutes / 5) * 5;

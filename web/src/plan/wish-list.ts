@@ -3,7 +3,8 @@ import { Component, computed, inject, model, output } from '@angular/core';
 import type { PlannedStall } from '@lemniscus/api/plan';
 import { PlanAhead } from '../data/follows/plan-ahead';
 import { PlanList } from '../data/owned/plan-list';
-import { chanceWords, dayWords } from './plan-words';
+import { dayWords } from '../controls/day-words';
+import { chanceWords } from './plan-words';
 
 /** What is wanted, in the order it is made: dragged, or moved with the arrows. */
 @Component({

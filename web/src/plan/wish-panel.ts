@@ -8,7 +8,8 @@ import { NumberField } from '../controls/number-field';
 import { Select } from '../controls/select';
 import { PlanAhead, type Outlook, type PlannedOne } from '../data/follows/plan-ahead';
 import { PlanList } from '../data/owned/plan-list';
-import { chanceWords, dayWords, hoursWords, readyWords, wayWords } from './plan-words';
+import { dayWords } from '../controls/day-words';
+import { chanceWords, hoursWords, readyWords, wayWords } from './plan-words';
 
 /** One wish: when it is ready, what would help where it is late, and what was asked for. */
 @Component({

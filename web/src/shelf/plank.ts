@@ -1,11 +1,10 @@
 import { Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ShelvedMake } from '@lemniscus/api';
+import { longDayWords } from '../controls/day-words';
 import { PlankPhoto } from './plank-photo';
 import { PlankReading } from './plank-reading';
 import { finishedAs, isBegun, stateOf } from './shelf-state';
-
-const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 
 /** A make on the shelf. Its name stands at once; what follows from its pattern comes as soon as that can be read. */
 @Component({
@@ -70,6 +69,7 @@ export class Plank {
   readonly remove = output();
   readonly putAway = output<boolean>();
 
+  protected readonly dayWords = longDayWords;
   protected readonly begun = computed(() => isBegun(this.make()));
   protected readonly finished = computed(() => finishedAs(this.make()));
   protected readonly away = computed(() => stateOf(this.make()) === 'put away');
@@ -77,8 +77,4 @@ export class Plank {
     const done = this.finished();
     return done?.heightMm ? `${done.heightMm} mm tall` : '';
   });
-
-  protected dayWords(day: string): string {
-    return DAY.format(new Date(`${day}T00:00:00Z`));
-  }
 }
