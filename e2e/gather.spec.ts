@@ -16,9 +16,12 @@ async function toGather(page: Page, app: App, title: string, name?: string): Pro
 /** Chooses from a list that opens. */
 async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
   const select = page.locator('lem-select').filter({ has: page.getByLabel(label, { exact: true }) });
-  await select.click();
-  await page.locator('.ant-select-item-option').filter({ hasText: option }).click();
-  await expect(select).toContainText(option);
+  // A list that has just opened moves to what is chosen, and a click on its way may meet another.
+  await expect(async () => {
+    await select.click();
+    await page.locator('.ant-select-item-option').filter({ hasText: option }).click();
+    await expect(select).toContainText(option, { timeout: 1_000 });
+  }).toPass();
 }
 
 async function putYarn(page: Page, words: Record<string, string>): Promise<void> {

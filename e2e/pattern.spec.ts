@@ -7,7 +7,7 @@ test('a dropped text file is read; other files are refused with what to do', asy
   await dropFile(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK');
   await expect(page.getByRole('alert')).toContainText('“puffin.docx” is no plain text. Save the pattern as .txt or .md');
   await dropFile(page, 'junk.txt', 'text/plain', 'a\0b');
-  await expect(page.getByRole('alert')).toContainText('“junk.txt” holds no readable text.');
+  await expect(page.getByRole('alert')).toContainText('“junk.txt”: This is no text');
   await dropFile(page, 'buoy.txt', 'text/plain', 'Buoy\r\nR1: 6 sc in ring (6)\r\nR2: inc around (12)\r\n');
   await expect(page.getByRole('alert')).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();

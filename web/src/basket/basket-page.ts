@@ -1,6 +1,7 @@
 import { SetAside } from '../controls/set-aside';
 import { Component, computed, inject, signal } from '@angular/core';
 import type { Yarn } from '@lemniscus/api';
+import { textOf } from '@lemniscus/core/decoding';
 import { basketFromCsv, basketToCsv, type RowProblem } from '@lemniscus/core/exchange';
 import { gramWords, yarnWeight } from '@lemniscus/core/gauge';
 import { counted } from '@lemniscus/core/notation';
@@ -114,7 +115,13 @@ export class BasketPage {
       ]);
       return;
     }
-    const read = basketFromCsv(await file.text());
+    // Spreadsheets save letters in their own way.
+    const found = textOf(new Uint8Array(await file.arrayBuffer()));
+    if (!found.ok && found.why !== 'empty') {
+      this.problems.set([{ line: 1, column: '', message: `“${file.name}” is no CSV file. Save the table as .csv.` }]);
+      return;
+    }
+    const read = basketFromCsv(found.ok ? found.text : '');
     this.problems.set(read.ok ? [] : read.problems);
     if (read.ok) this.takeRows(read.rows);
   }

@@ -1,6 +1,7 @@
 import { PatternDocument } from '@lemniscus/api';
 import { documentText, toDocument } from '@lemniscus/core/exchange';
 import { BOUNDS } from '@lemniscus/core/bounds';
+import { describeNoText, textOf } from '@lemniscus/core/decoding';
 import { print } from '@lemniscus/core/notation';
 import { save } from '../data/device/files';
 import type { SettledReading } from '../data/open/settled-reading';
@@ -17,7 +18,9 @@ export async function takeFile(file: File): Promise<TakenFile> {
     return { refused: `“${file.name}” is no plain text. Save the pattern as .txt or .md, or copy its text and paste it here.` };
   if (file.size > 4 * BOUNDS.text)
     return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
-  const text = await file.text();
+  const found = textOf(new Uint8Array(await file.arrayBuffer()));
+  if (!found.ok) return { refused: `“${file.name}”: ${describeNoText(found)}` };
+  const { text } = found;
   if (json) return fromJson(file.name, text);
   if (text.length > BOUNDS.text)
     return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
