@@ -25,6 +25,8 @@ const wide = (text: string, little: boolean, mark: boolean): Uint8Array => {
   return Uint8Array.from(units.flatMap((unit) => (little ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255])));
 };
 const windows = (text: string): Uint8Array => Uint8Array.from(text, (char) => HIGH[char] ?? char.charCodeAt(0));
+const isUtf8ByChance = (bytes: Uint8Array): boolean =>
+  bytes.some((byte) => byte > 127) && !new TextDecoder().decode(bytes).includes('\ufffd');
 const read = (bytes: Uint8Array): string => {
   const found = textOf(bytes);
   if (!found.ok) throw new Error(found.why);
@@ -39,7 +41,8 @@ describe('the text of a file', () => {
         expect(read(utf8)).toBe(text);
         expect(read(Uint8Array.from([0xef, 0xbb, 0xbf, ...utf8]))).toBe(text);
         for (const little of [true, false]) expect(read(wide(text, little, true))).toBe(text);
-        expect(read(windows(text))).toBe(text);
+        // A few letters beside one another may be one letter of UTF-8 by chance: nobody can tell then.
+        if (!isUtf8ByChance(windows(text))) expect(read(windows(text))).toBe(text);
       }),
     );
   });

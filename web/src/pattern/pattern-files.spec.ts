@@ -21,7 +21,7 @@ describe('files that are dropped on the pattern', () => {
 
   it.each([
     ['puffin.docx', 'PK', '“puffin.docx” is no plain text.'],
-    ['junk.txt', 'a\0b', '“junk.txt” holds no readable text.'],
+    ['junk.txt', 'a\0b', '“junk.txt”: This is no text'],
     ['long.txt', 'x'.repeat(2_000_001), '“long.txt” is larger than 2 MB'],
     ['cut.json', '{"format":', '“cut.json” is no JSON.'],
     ['other.json', '{"a":1}', '“other.json” cannot be read as a pattern: format: This JSON file is no Lemniscus pattern.'],

@@ -1,7 +1,7 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { ShelvedMake } from '@lemniscus/api';
 import type { PlannedWish } from '@lemniscus/api/plan';
-import { localTime } from '@lemniscus/core/history';
+import { localTime, type PaceByKind } from '@lemniscus/core/history';
 import {
   batchOf,
   isLate,
@@ -51,6 +51,10 @@ export class PlanAhead {
   private readonly maker = inject(MakerPace);
   private readonly worker = new Worker(new URL('../../workers/plan.worker', import.meta.url), { type: 'module' });
   private readonly known = new Map<string, { readonly make: ShelvedMake; readonly made: PlannedMake }>();
+  private batches: { readonly pace: PaceByKind | null; readonly of: Map<PlannedMake, Map<number, Batch>> } = {
+    pace: null,
+    of: new Map(),
+  };
   private question = 0;
 
   readonly makes = signal<readonly ShelvedMake[] | null>(null);
@@ -75,7 +79,7 @@ export class PlanAhead {
       const make = makes.get(wish.make);
       if (!make) return [];
       const made = this.made(make);
-      const found = batchOf(jobsFor(made, this.pace()), wish.copies);
+      const found = this.batch(made, wish.copies);
       const batch = wish.order ? { ...found, order: ordered(found.order, wish.order) } : found;
       const all = batch.order.reduce((sum, job) => sum + job.minutes * job.units * wish.copies, 0);
       const logged = unitsLogged(made, batch.order);
@@ -165,6 +169,17 @@ export class PlanAhead {
     } else {
       this.busy.set(false);
     }
+  }
+
+  /** The best order of a batch is looked for once for so many of a make at a pace. */
+  private batch(made: PlannedMake, copies: number): Batch {
+    const pace = this.pace();
+    if (this.batches.pace !== pace) this.batches = { pace, of: new Map() };
+    const own = this.batches.of.get(made) ?? new Map<number, Batch>();
+    this.batches.of.set(made, own);
+    const batch = own.get(copies) ?? batchOf(jobsFor(made, pace), copies);
+    own.set(copies, batch);
+    return batch;
   }
 
   private made(make: ShelvedMake): PlannedMake {
