@@ -104,6 +104,11 @@ test('a small make is finished, its log tells what it took, and another is begun
   await expect(page.getByLabel('For whom')).toHaveValue('Bo');
   await expect(page.getByLabel('Notes for the next one')).toHaveValue('next time 4 mm hook');
 
+  // Not finished after all: what was measured is still there when it is.
+  await page.getByRole('button', { name: 'Not yet after all' }).click();
+  await page.getByRole('button', { name: 'It is finished' }).click();
+  await expect(page.getByLabel('Tall')).toHaveValue('31');
+
   // No picture at all is said to be none.
   await page.getByLabel('Add a photo').setInputFiles({ name: 'tea.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('tea') });
   await expect(page.getByRole('alert')).toContainText('“tea.jpg” cannot be opened here');

@@ -57,9 +57,10 @@ const season = await (await page.request.get(`${url}/api/makes`)).json();
 /** Makes of the demo season: begun before these pictures. */
 const seasoned = new Set(season.filter(({ said }) => Object.keys(said).length > 0).map(({ id }) => id));
 // What the puffin took, and what is planned.
-await page.goto(`${url}/make/${season.find(({ said }) => said['wing/1'] && said.make)?.id}/log`);
+const [shot] = await (await page.request.get(`${url}/api/photos`)).json();
+await page.goto(`${url}/make/${shot.photo.make}/log`);
 await page.locator('lem-day-line .sitting').first().waitFor();
-await page.locator('.photos, .amounts').first().waitFor();
+await page.locator('.photos img').waitFor();
 await take(page, 'log');
 await page.goto(`${url}/plan`);
 await page.locator('lem-wish-list .late').first().waitFor();

@@ -198,7 +198,9 @@ class SeasonWriter {
   finish(): void {
     const { finished } = this.season;
     if (!finished) return;
-    for (const piece of this.season.order.slice(0, -1))
+    // The first part of a pattern is what the others are sewn to.
+    const [host] = piecesOf(this.count.pattern);
+    for (const piece of this.season.order.filter((each) => each !== host?.id))
       if (this.takes(4 * BY_THE_WAY_MS))
         this.say(piece, { kind: 'settled', gate: `step join ${piece.replace('/', ' ')}`, how: 'done' });
     const day = new Date(this.at + this.zone * 60_000).toISOString().slice(0, 10);

@@ -26,6 +26,7 @@ import {
   madeAgain,
   paceByKind,
   pieceRecord,
+  toldOf,
   twinsOf,
   workedMs,
 } from './index.js';
@@ -186,7 +187,10 @@ describe('a log', () => {
       day: '2026-11-02',
       ...told,
     });
-    expect(historyOf(log(say('2026-11-01', 1), say(null, 2)), made, UTC).finished).toBeNull();
+    const notYet = log(say('2026-11-01', 1), say(null, 2));
+    expect(historyOf(notYet, made, UTC).finished).toBeNull();
+    // What was measured is not lost by it.
+    expect(toldOf(notYet)).toEqual({ day: null, ...told });
   });
 
   it('tells what was ripped and why, and its rows add up', () => {

@@ -52,8 +52,14 @@ export function historyOf(log: Log, made: MadePiece, zoneAt: ZoneAt): History {
 
 /** The finished figure as it was measured last; null while it is not finished. */
 export function finishedOf(log: Log): Finished | null {
+  const told = toldOf(log);
+  return told?.day ? told : null;
+}
+
+/** What was told of the figure last, also when it is not finished after all; null where nothing was. */
+export function toldOf(log: Log): Finished | null {
   const said = standingEvents(log, WHOLE_MAKE).findLast((event) => event.kind === 'finished');
-  if (!said?.day) return null;
+  if (!said) return null;
   const { day, heightMm, widthMm, yarnGrams, stuffingGrams, forWhom, notes } = said;
   return { day, heightMm, widthMm, yarnGrams, stuffingGrams, forWhom, notes };
 }

@@ -62,8 +62,8 @@ export class FinishedCard {
 
   constructor() {
     effect(() => {
-      const told = this.book.finished();
-      untracked(() => this.now.set(told ?? { ...NOTHING, day: this.now().day }));
+      const told = this.book.told();
+      untracked(() => this.now.set(told ?? NOTHING));
     });
   }
 

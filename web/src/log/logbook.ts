@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { madeAgain, workedMs, type Bit, type Sitting } from '@lemniscus/core/history';
+import { madeAgain, toldOf, workedMs, type Bit, type Sitting } from '@lemniscus/core/history';
 import { WHOLE_MAKE, type Finished } from '@lemniscus/core/making';
 import { Assembling } from '../data/follows/assembling';
 import { madeMake, zoneHere, type MadeMake } from '../data/follows/made-make';
@@ -22,6 +22,8 @@ export class Logbook {
   readonly minutes = computed(() => workedMs(this.history()?.sittings ?? []) / 60_000);
   readonly stitches = computed(() => (this.history()?.sittings ?? []).reduce((sum, { stitches }) => sum + stitches, 0));
   readonly finished = computed(() => this.history()?.finished ?? null);
+  /** What was told of the figure, also while it is not finished after all. */
+  readonly told = computed(() => toldOf(this.log.all()));
   readonly allWorked = computed(() => {
     const pieces = this.made()?.pieces ?? [];
     return pieces.length > 0 && pieces.every(({ finished }) => finished);
