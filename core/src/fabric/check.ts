@@ -39,6 +39,8 @@ export interface RoundCount extends RoundMeasure {
   readonly way: Way;
   /** Uses exactly what there is, and makes what it states. */
   readonly ok: boolean;
+  /** Whether a remark says that it was heard in a talk and may be another. */
+  readonly inDoubt: boolean;
 }
 
 export interface PartCount {
@@ -110,6 +112,7 @@ class PartChecker {
   private checkLine(index: number): void {
     const unread = hasErrorWithin(this.readingErrors, this.lines[index]!.span);
     let told = unread;
+    const doubt = doubtOf(this.lines[index]!);
     for (let number = this.lines[index]!.first; number <= this.lines[index]!.last; number++) {
       const line = this.lines[index]!;
       const label = printLabel({ ...line, first: number, last: number });
@@ -126,11 +129,12 @@ class PartChecker {
       const ok = all.every(({ severity }) => severity === 'hint') && !unread;
       const { uses, makes, around } = measure;
       const way = lineWay(line, this.way);
-      this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok });
+      this.rounds.push({ uses, makes, around, number, label, line: index, available, stated, way, ok, inDoubt: doubt !== null });
       // Within a range nothing was meant but what is made; the rounds after it may go on from the total.
       this.below = this.countsAfter(line, measure, ok || number < line.last);
       this.unsure = unread && stated === null;
     }
+    if (doubt) this.found.push({ ...doubt, label: printLabel(this.lines[index]!) });
   }
 
   /** What the next round may be worked over: what this one made, and after a slip also what was meant instead. */
@@ -237,6 +241,20 @@ class PartChecker {
         });
     }
   }
+}
+
+/** A line that was heard in a talk and may be another, with the way to take it as it stands. */
+function doubtOf({ items, places }: RoundLine): Omit<CountDiagnostic & { code: 'told-in-doubt' }, 'label'> | null {
+  for (let at = 0; at < items.length; at++) {
+    const item = items[at]!;
+    const place = places[at];
+    if (item.kind !== 'remark' || !place || !item.facts.some((fact) => fact.is === 'told' && fact.inDoubt)) continue;
+    const [when, ...why] = item.text.replace(/^\(|\)$/g, '').split(/,? in doubt:? ?/);
+    const span = { from: place.from, to: place.to };
+    const taken: Fix = { title: 'Take it as it stands', edits: [{ ...span, insert: `(${when})` }] };
+    return { code: 'told-in-doubt', severity: 'warning', why: why.join(' ') || 'nothing confirms it', span, fixes: [taken] };
+  }
+  return null;
 }
 
 /** Counts kept in mind after a slip. */

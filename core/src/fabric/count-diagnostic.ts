@@ -41,6 +41,13 @@ export type CountDiagnostic = { readonly span: Span; readonly fixes?: readonly F
       readonly flat: number;
     }
   | {
+      /** A round of a talk that its count could not confirm; `why` in the words of the text. */
+      readonly severity: 'warning';
+      readonly code: 'told-in-doubt';
+      readonly label: string;
+      readonly why: string;
+    }
+  | {
       readonly severity: 'warning';
       readonly code: 'gate-late';
       readonly gate: GateKind;
@@ -80,6 +87,8 @@ export function describeCount(d: CountDiagnostic): string {
       return `${d.label} adds ${d.by} at once, where about ${d.flat} lie flat: it will ruffle. Fine for a frill.`;
     case 'growth-gathers':
       return `${d.label} takes away ${d.by} at once, where about ${d.flat} lie flat: it will gather like a drawstring.`;
+    case 'told-in-doubt':
+      return `${d.label} is in doubt, as the talk was heard: ${d.why}. Listen there, and mend it or take it as it stands.`;
     case 'gate-late':
       return `By then the opening has closed to ${stitches(d.stitches)} (after ${d.label}), too few for a hand. Say it some rounds earlier.`;
   }

@@ -9,6 +9,7 @@ const COUNT_CODES: Readonly<Record<CountDiagnostic['code'], true>> = {
   'too-large': true,
   'growth-ruffles': true,
   'growth-gathers': true,
+  'told-in-doubt': true,
   'gate-late': true,
 };
 

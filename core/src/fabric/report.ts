@@ -14,6 +14,7 @@ export interface PatternReport {
       readonly uses: number;
       readonly makes: number;
       readonly stated: number | null;
+      /** Counts add up, and nothing of it is in doubt. */
       readonly ok: boolean;
     }[];
   }[];
@@ -39,7 +40,7 @@ export function toReport(text: string, { pattern, parts, diagnostics }: PatternC
     parts: parts.map(({ part, rounds }) => ({
       name: part.name,
       copies: part.copies,
-      rounds: rounds.map(({ label, uses, makes, stated, ok }) => ({ label, uses, makes, stated, ok })),
+      rounds: rounds.map(({ label, uses, makes, stated, ok, inDoubt }) => ({ label, uses, makes, stated, ok: ok && !inDoubt })),
     })),
     diagnostics: diagnostics.map((diagnostic) => ({
       code: diagnostic.code,

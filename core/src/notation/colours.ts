@@ -49,3 +49,10 @@ export function colourLength(tokens: readonly Token[], at: number, book: ColourB
     ? 2
     : 0;
 }
+
+/** How many of the words from `at` name a colour ("light blue"); 0 for none. In lower case, without a text's own names. */
+export function colourWordsAt(words: readonly { readonly key: string }[], at: number): number {
+  let i = at;
+  while (SHADES.has(words[i]?.key ?? '') || (COLOURS.has(words[i]?.key ?? '') && COLOURS.has(words[i + 1]?.key ?? ''))) i++;
+  return COLOURS.has(words[i]?.key ?? '') ? i + 1 - at : 0;
+}

@@ -2,6 +2,7 @@ import { MM_IN } from './length-units.js';
 import { BOUNDS } from '../bounds/index.js';
 import { labelWord } from './label-word.js';
 import { wholeNumber } from './ordinals.js';
+import { timeAt } from './talk-time.js';
 import { numberOf, tokenize, type Token } from './tokens.js';
 
 /** How firmly a part is stuffed. */
@@ -34,6 +35,8 @@ export type Fact =
   | { readonly is: 'marker'; readonly stitch: 'first' | 'last' }
   | { readonly is: 'way'; readonly way: Way }
   | { readonly is: 'hook' | 'eye size'; readonly mm: number }
+  /** Where in a talk it was said, in seconds from its beginning; in doubt where the count could not confirm it. */
+  | { readonly is: 'told'; readonly seconds: number; readonly inDoubt: boolean }
   | { readonly is: 'yarn'; readonly words: string };
 
 const ENDS: ReadonlySet<string> = new Set(['.', '!', '?', ';', '...', '•']);
@@ -49,10 +52,19 @@ export function factsIn(text: string): readonly Fact[] {
   if (known) return known;
   const tokens = tokenize(text);
   const telling = tokens.some(({ key }) => TELLING.has(key) || STUFFS.test(key));
-  const facts = telling ? sentencesOf(tokens).flatMap(factsOfSentence) : [];
+  const facts = [...(telling ? sentencesOf(tokens).flatMap(factsOfSentence) : []), ...toldIn(tokens)];
   if (KNOWN.size >= MOST_KNOWN) KNOWN.clear();
   KNOWN.set(text, facts);
   return facts;
+}
+
+/** "(at 4:26)": where in a talk it was said. */
+function toldIn(tokens: readonly Token[]): Fact[] {
+  for (let at = 0; at < tokens.length; at++) {
+    const told = tokens[at]!.key === 'at' ? timeAt(tokens, at + 1) : null;
+    if (told) return [{ is: 'told', seconds: told.seconds, inDoubt: tokens.some(({ key }) => key === 'doubt') }];
+  }
+  return [];
 }
 
 type Clause = readonly Token[];

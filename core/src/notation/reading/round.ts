@@ -31,6 +31,7 @@ import {
   type RoundContext,
   type SameAs,
 } from './state.js';
+import { timeAt } from '../talk-time.js';
 import { isPlainWork, isWorked } from './placing.js';
 import { loopAt } from './stitches.js';
 import { unknownWords } from './unknown.js';
@@ -201,6 +202,7 @@ function negativeCount(state: ReadState, minus: Token): Piece[] {
 /** A repeat, stitches in one, or words in brackets that change no count. */
 function bracketAt(state: ReadState, all: Gathered, token: Token): Piece[] {
   const end = token.key === '*' ? -1 : bracketEnd(state);
+  if (end > 0 && keyAt(state, state.at + 1) === 'at' && timeAt(state.tokens, state.at + 2)) return aside(state, end, token);
   const said = end > 0 ? phraseAt(state, state.at + 1) : null;
   if (said?.meaning.is === 'other side' && state.at + 1 + said.length === end) {
     state.at++;

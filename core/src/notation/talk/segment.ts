@@ -1,0 +1,85 @@
+import type { Loop } from '../stitch.js';
+import { besideCost } from './beside.js';
+import { COST } from './cost.js';
+import { candidatesIn, shapesIn, type Candidate } from './shape.js';
+import { isWork, type Meant, type Sign } from './sign.js';
+
+type SignOf<Is extends Meant['is']> = Extract<Sign, { readonly is: Is }>;
+type At<T> = T & { readonly at: number };
+
+/** A shape that some signs may say, with what it leaves unexplained of the others. */
+export type Tried = Candidate & { readonly unexplained: number };
+
+/** What a stretch of signs says whatever stands before it. Places count from its first sign. */
+export interface Segment {
+  readonly signs: readonly Sign[];
+  readonly candidates: readonly Tried[];
+  readonly totals: readonly At<SignOf<'total'>>[];
+  readonly numbers: readonly At<SignOf<'number'>>[];
+  /** How many stitches "each of the 30" speaks of. */
+  readonly each: readonly number[];
+  readonly announced: readonly SignOf<'label'>[];
+  readonly lookedBack: readonly number[];
+  readonly runs: readonly At<SignOf<'run'>>[];
+  /** How often, where it is said; `again` doubles what was said. */
+  readonly times: readonly (number | 'again')[];
+  readonly loops: readonly Loop[];
+  readonly has: ReadonlySet<Meant['is']>;
+  /** Signs of work after the yarn is cut. */
+  readonly afterEnd: number;
+}
+
+/** Shapes that are tried for one stretch: those that leave least unexplained. */
+const MOST_TRIED = 24;
+
+/** Makes a function that gives the stretches `[from, to)` of a talk's signs. */
+export function segmentsOf(signs: readonly Sign[]): (from: number, to: number) => Segment {
+  const shapes = shapesIn(signs);
+  const sums = new Map<string, Float64Array>();
+  const sumsOf = ({ shape, key }: Candidate): Float64Array => {
+    const known = sums.get(key);
+    if (known) return known;
+    const all = new Float64Array(signs.length + 1);
+    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (isWork(sign) ? besideCost(shape, sign) : 0)));
+    sums.set(key, all);
+    return all;
+  };
+  return (from, to) => {
+    const candidates = candidatesIn(shapes, signs, from, to).map((each): Tried => {
+      const costs = sumsOf(each);
+      const own = each.shape.is === 'each' ? 0 : costs[each.to + 1]! - costs[each.from]!;
+      return { ...each, from: each.from - from, to: each.to - from, unexplained: costs[to]! - costs[from]! - own };
+    });
+    const rank = (each: Tried): number => each.unexplained + each.bare * COST.bare;
+    // Of those alike, the one that is told at most length.
+    candidates.sort((a, b) => rank(a) - rank(b) || b.to - b.from - (a.to - a.from));
+    return segmentOf(signs.slice(from, to), candidates.slice(0, MOST_TRIED));
+  };
+}
+
+function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segment {
+  const totals: At<SignOf<'total'>>[] = [];
+  const numbers: At<SignOf<'number'>>[] = [];
+  const runs: At<SignOf<'run'>>[] = [];
+  const announced: SignOf<'label'>[] = [];
+  const lookedBack: number[] = [];
+  const each: number[] = [];
+  const times: (number | 'again')[] = [];
+  const loops: Loop[] = [];
+  let ended = false;
+  let afterEnd = 0;
+  signs.forEach((sign, at) => {
+    if (sign.is === 'total') totals.push({ ...sign, at });
+    else if (sign.is === 'number') numbers.push({ ...sign, at });
+    else if (sign.is === 'run') runs.push({ ...sign, at });
+    else if (sign.is === 'label') sign.back ? lookedBack.push(sign.to) : announced.push(sign);
+    else if (sign.is === 'each' && sign.of !== null) each.push(sign.of);
+    else if (sign.is === 'times') times.push(sign.more ? sign.count + 1 : sign.count);
+    else if (sign.is === 'again') times.push('again');
+    else if (sign.is === 'loop' && !ended) loops.push(sign.loop);
+    if (sign.is === 'end') ended = true;
+    else if (ended && isWork(sign) && sign.is !== 'again') afterEnd++;
+  });
+  const has = new Set(signs.map(({ is }) => is));
+  return { signs, candidates, totals, numbers, each, announced, lookedBack, runs, times, loops, has, afterEnd };
+}

@@ -1,0 +1,246 @@
+import type { StitchName } from '../stitch.js';
+import type { Sign } from './sign.js';
+
+/** Stitches of a round in their order: worked, passed over, or chained in the air. */
+export type Unit =
+  | {
+      readonly is: 'work';
+      readonly stitch: StitchName;
+      readonly per: number;
+      readonly together: number;
+      readonly count: number;
+      readonly through: boolean;
+    }
+  | { readonly is: 'skip' | 'chain'; readonly count: number };
+
+/** What a round may be, as far as its words say: before it is known how many stitches there are. */
+export type Shape =
+  | { readonly is: 'ring'; readonly from: 'ring' | 'chain 2'; readonly stitch: StitchName; readonly count: number }
+  /** A chain worked along both sides: `ends` stitches into its last chain, and into the first on the way back. */
+  | { readonly is: 'oval'; readonly chains: number; readonly ends: readonly [number, number] }
+  | { readonly is: 'flat'; readonly chains: number; readonly stitch: StitchName }
+  /** Two copies of the part before, joined by chains that are worked along both sides. */
+  | { readonly is: 'joined'; readonly chains: number }
+  | { readonly is: 'each'; readonly stitch: StitchName; readonly per: number; readonly together: number }
+  /** These one after another; `said` is how often in a row they were said. */
+  | { readonly is: 'units'; readonly units: readonly Unit[]; readonly said: number }
+  /** Nothing was heard but how many there are. */
+  | { readonly is: 'unheard' };
+
+export function usesOf(units: readonly Unit[]): number {
+  return units.reduce((sum, unit) => sum + (unit.is === 'work' ? unit.together * unit.count : unit.is === 'skip' ? unit.count : 0), 0);
+}
+
+export function makesOf(units: readonly Unit[]): number {
+  return units.reduce((sum, unit) => sum + (unit.is === 'work' ? unit.per * unit.count : unit.is === 'chain' ? unit.count : 0), 0);
+}
+
+/** A unit that was heard among the signs at `at`; a number by itself may be stitches. */
+interface Heard {
+  readonly unit: Unit;
+  readonly at: number;
+  readonly bare: boolean;
+  /** Whether it follows the one before within a few words. */
+  readonly close: boolean;
+}
+
+/** Units farther apart than this many words do not belong together. */
+const APART = 18;
+/** And these few are within one. */
+const CLOSE = 6;
+/** So many units in a row, at most. */
+const MOST_UNITS = 16;
+
+/** A shape, and the signs that say it first. */
+export interface Candidate {
+  readonly shape: Shape;
+  readonly key: string;
+  /** Of the signs, which are its own. */
+  readonly from: number;
+  readonly to: number;
+  /** Numbers without a stitch's name among its units. */
+  readonly bare: number;
+}
+
+/** All shapes that some of the signs may say in themselves: without starts, which take all signs that stand beside them. */
+export function shapesIn(signs: readonly Sign[]): readonly Candidate[] {
+  const found: Candidate[] = [];
+  const add = (shape: Shape, from: number, to: number, bare = 0): void =>
+    void found.push({ shape, key: keyOf(shape), from, to, bare });
+  signs.forEach((sign, at) => {
+    if (sign.is === 'each') add({ is: 'each', stitch: sign.stitch, per: sign.per, together: sign.together }, at, at);
+    if (sign.is === 'each' && !sign.sure) add({ is: 'each', stitch: sign.stitch, per: 1, together: sign.together }, at, at);
+    if (sign.is === 'plain') add({ is: 'each', stitch: 'sc', per: 1, together: 1 }, at, at);
+    if (sign.is === 'every') add({ is: 'units', units: everyUnits(sign.step, sign.per, sign.together), said: 1 }, at, at);
+  });
+  for (const run of runsIn(signs)) windows(run, add);
+  return found.sort((a, b) => a.from - b.from);
+}
+
+/** Of the shapes of a talk those within `[from, to)`, each once, and the starts that its signs may tell. */
+export function candidatesIn(shapes: readonly Candidate[], signs: readonly Sign[], from: number, to: number): readonly Candidate[] {
+  const found = new Map<string, Candidate>();
+  const add = (next: Candidate): void => {
+    const known = found.get(next.key);
+    const oftener = known && next.shape.is === 'units' && known.shape.is === 'units' && next.shape.said > known.shape.said;
+    if (!known || oftener) found.set(next.key, known ? { ...next, from: known.from, bare: Math.min(next.bare, known.bare) } : next);
+    else if (next.bare < known.bare) found.set(next.key, { ...known, bare: next.bare });
+  };
+  for (const shape of shapes) {
+    if (shape.from >= to) break;
+    if (shape.from >= from && shape.to < to) add(shape);
+  }
+  for (const start of startsIn(signs.slice(from, to)))
+    add({ shape: start.shape, key: keyOf(start.shape), from: start.from + from, to: start.to + from, bare: 0 });
+  return [...found.values()];
+}
+
+function everyUnits(step: number, per: number, together: number): Unit[] {
+  const plain = step - together;
+  const units: Unit[] = plain > 0 ? [work(plain)] : [];
+  return [...units, { ...work(1), per, together }];
+}
+
+function work(count: number): Unit & { readonly is: 'work' } {
+  return { is: 'work', stitch: 'sc', per: 1, together: 1, count, through: false };
+}
+
+/** Units that follow one another without another instruction between them. */
+function runsIn(signs: readonly Sign[]): Heard[][] {
+  const runs: Heard[][] = [[]];
+  let last: Sign | null = null;
+  signs.forEach((sign, at) => {
+    const close = last !== null && sign.first - last.last <= CLOSE;
+    const heard = heardIn(sign, at).map((each) => ({ ...each, close }));
+    const far = last !== null && sign.first - last.last > APART;
+    if (heard.length === 0 && (sign.is === 'label' || sign.is === 'next' || sign.is === 'end')) runs.push([]);
+    if (heard.length === 0) return;
+    if (far) runs.push([]);
+    runs.at(-1)!.push(...heard);
+    last = sign;
+  });
+  return runs.filter((run) => run.length > 0);
+}
+
+function heardIn(sign: Sign, at: number): Omit<Heard, 'close'>[] {
+  if (sign.is === 'atom') {
+    const { stitch, per, together, count, through } = sign;
+    const unit: Unit = { is: 'work', stitch, per, together, count, through };
+    return [{ unit, at, bare: false }];
+  }
+  if (sign.is === 'skip' || sign.is === 'chain') return [{ unit: { is: sign.is, count: sign.count }, at, bare: false }];
+  if (sign.is === 'number' && sign.value <= 60) return [{ unit: work(sign.value), at, bare: true }];
+  if (sign.is === 'total' && !sign.strong && sign.count <= 20) return [{ unit: work(sign.count), at, bare: true }];
+  if (sign.is === 'each' && sign.of !== null && sign.per === 1) return [{ unit: work(sign.of), at, bare: true }];
+  return [];
+}
+
+function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: number, bare: number) => void): void {
+  for (let from = 0; from < run.length; from++) {
+    // Nobody begins within a repeat: what stands before is the end of one, or stands apart.
+    if (from > 0 && run[from]!.close && isPlain(run[from - 1]!.unit) && !run[from - 1]!.bare) continue;
+    for (let to = from; to < Math.min(run.length, from + MOST_UNITS); to++) {
+      const part = run.slice(from, to + 1);
+      const bare = part.reduce((sum, each, i) => sum + (each.bare ? bareCost(run, from + i) : 0), 0);
+      if (part.every((each) => each.bare) || (part[0]!.unit.is !== 'work' && part.length < 2)) continue;
+      const { units, said } = once(merged(part.map(({ unit }) => unit)));
+      const [only] = units;
+      const one = units.length === 1 && only?.is === 'work' && isPlain(only) && only.count === 1;
+      add(one ? { is: 'each', stitch: only.stitch, per: 1, together: 1 } : { is: 'units', units, said }, part[0]!.at, part.at(-1)!.at, bare);
+    }
+  }
+}
+
+/** Numbers by themselves beside what is worked count once; those that stand apart may be anything. */
+function bareCost(run: readonly Heard[], at: number): number {
+  const near = run[at]!.close || run[at + 1]?.close === true;
+  return near ? 1 : 4;
+}
+
+export const isPlain = (unit: Unit): boolean => unit.is === 'work' && unit.per === 1 && unit.together === 1 && !unit.through;
+
+function merged(units: readonly Unit[]): Unit[] {
+  const all: Unit[] = [];
+  for (const unit of units) {
+    const last = all.at(-1);
+    const alike = last && unit.is === 'work' && last.is === 'work' && sameWork(unit, last) && !unit.through;
+    // "5 sc, 3 sc through the leg" are two; "single, single, double the next" are one and one.
+    if (alike) all[all.length - 1] = { ...last, count: last.count + unit.count };
+    else all.push(unit);
+  }
+  return all;
+}
+
+function sameWork(a: Unit & { is: 'work' }, b: Unit & { is: 'work' }): boolean {
+  return a.stitch === b.stitch && a.per === b.per && a.together === b.together && a.through === b.through;
+}
+
+/** The least of them that says all when it is said over and over, and how often it was. */
+function once(units: readonly Unit[]): { readonly units: readonly Unit[]; readonly said: number } {
+  const [only] = units;
+  if (units.length === 1 && only?.is === 'work' && !isPlain(only)) return { units: [{ ...only, count: 1 }], said: only.count };
+  const keys = units.map((unit) => JSON.stringify(unit));
+  for (let length = 1; length <= units.length / 2; length++) {
+    if (units.length % length === 0 && keys.every((key, i) => key === keys[i % length]))
+      return { units: units.slice(0, length), said: units.length / length };
+  }
+  return { units, said: 1 };
+}
+
+/** How parts may begin here. */
+function startsIn(signs: readonly Sign[]): { readonly shape: Shape; readonly from: number; readonly to: number }[] {
+  const starts: { shape: Shape; from: number; to: number }[] = [];
+  const ring = signs.findIndex(({ is }) => is === 'ring');
+  const second = signs.findIndex(({ is }) => is === 'second chain');
+  const chain = signs.findIndex(({ is }) => is === 'chain');
+  const chains = chain >= 0 ? countAt(signs, chain) : 0;
+  signs.forEach((sign, at) => {
+    if (sign.is === 'into' && (chain < 0 || chains <= 2))
+      starts.push({ shape: { is: 'ring', from: sign.from === 'chain 2' || (chain >= 0 && chain < at) ? 'chain 2' : 'ring', stitch: sign.stitch, count: sign.count }, from: chain >= 0 ? chain : ring >= 0 ? ring : at, to: at });
+    const after = (ring >= 0 && at > ring) || (second >= 0 && at > second && chains <= 2);
+    if (sign.is === 'atom' && after && sign.per === 1 && sign.together === 1 && sign.count >= 3)
+      starts.push({ shape: { is: 'ring', from: second >= 0 ? 'chain 2' : 'ring', stitch: sign.stitch, count: sign.count }, from: second >= 0 ? Math.max(0, chain) : ring, to: at });
+  });
+  const into = signs.findIndex(({ is }) => is === 'into');
+  const long = second >= 0 ? second : into;
+  if (chain >= 0 && long >= 0 && chains >= 3) starts.push(...alongChain(signs, chain, chains));
+  const join = signs.findIndex(({ is }) => is === 'join');
+  if (join >= 0) starts.push({ shape: { is: 'joined', chains }, from: join, to: Math.max(join, chain) });
+  return starts;
+}
+
+function countAt(signs: readonly Sign[], at: number): number {
+  const sign = signs[at]!;
+  return 'count' in sign ? sign.count : 0;
+}
+
+/** A chain worked along one side, or along both: "seven, then three in one, then six, then two in one". */
+function alongChain(signs: readonly Sign[], chain: number, chains: number): { shape: Shape; from: number; to: number }[] {
+  const last = signs.length - 1;
+  const both = signs.some(({ is }) => is === 'other side');
+  const stitch = signs.find((sign) => sign.is === 'atom' || sign.is === 'each' || sign.is === 'into');
+  const name = stitch && 'stitch' in stitch ? stitch.stitch : 'sc';
+  if (!both) return [{ shape: { is: 'flat', chains, stitch: name }, from: chain, to: last }];
+  const numbers = signs.slice(chain + 1).flatMap((sign): number[] => {
+    if (sign.is === 'number') return [sign.value];
+    if (sign.is === 'atom') return [Math.max(sign.count, sign.per)];
+    return sign.is === 'total' || sign.is === 'into' ? [sign.count] : [];
+  });
+  const ends = endsIn(numbers, chains);
+  return ends.map((each) => ({ shape: { is: 'oval', chains, ends: each }, from: chain, to: last }));
+}
+
+/** Stitches into both ends among the numbers: after one side of the chain, and after the other. */
+function endsIn(numbers: readonly number[], chains: number): (readonly [number, number])[] {
+  const found: (readonly [number, number])[] = [];
+  const [out, back] = [chains - 2, chains - 3];
+  for (let i = 0; i + 2 < numbers.length; i++) {
+    const [end, side, first] = [numbers[i + 1]!, numbers[i + 2]!, numbers[i + 3] ?? 1];
+    if (numbers[i] === out && end >= 2 && end <= 6 && side === back) found.push([end, first >= 1 && first <= 6 ? first : 1]);
+  }
+  return found.length > 0 ? found : [];
+}
+
+export function keyOf(shape: Shape): string {
+  return JSON.stringify(shape.is === 'units' ? ['units', shape.units] : shape);
+}

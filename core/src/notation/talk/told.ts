@@ -1,0 +1,74 @@
+import type { Sign } from './sign.js';
+
+/** A number said aloud while stitches are counted: of "one, two, three, four" the four. Its words are all of them. */
+const LEAST_RUN = 2;
+
+/**
+ * The signs with counting aloud as one number, and without what was corrected: of "six, sorry, seven single crochet" the seven
+ * counts.
+ */
+export function toldSigns(signs: readonly Sign[]): readonly Sign[] {
+  return withoutCorrected(countedAloud(signs));
+}
+
+function countedAloud(signs: readonly Sign[]): Sign[] {
+  const told: Sign[] = [];
+  for (let i = 0; i < signs.length;) {
+    const length = aloudFrom(signs, i);
+    const [from, to] = [signs[i]!, signs[i + length - 1]!];
+    if (length >= LEAST_RUN && to.is === 'number') told.push({ ...to, sure: true, first: from.first });
+    else told.push(from);
+    i += length >= LEAST_RUN ? length : 1;
+  }
+  return told;
+}
+
+/** How many signs from `at` count on from one, by ones, or from two, by twos. */
+function aloudFrom(signs: readonly Sign[], at: number): number {
+  const begin = signs[at];
+  if (begin?.is !== 'number' || (begin.value !== 1 && begin.value !== 2)) return 0;
+  const step = begin.value;
+  let length = 1;
+  while (true) {
+    const next = signs[at + length];
+    const close = next && next.first - signs[at + length - 1]!.last <= 2;
+    const value = next?.is === 'number' ? next.value : null;
+    if (!close || value !== begin.value + step * length) break;
+    length++;
+  }
+  return step === 2 && length < 3 ? 0 : length;
+}
+
+/** Words between a slip, the word that takes it back, and what is right. */
+const REACH_BACK = 8;
+const REACH_ON = 24;
+
+function withoutCorrected(signs: readonly Sign[]): Sign[] {
+  const dropped = new Set<number>();
+  signs.forEach((sign, i) => {
+    if (sign.is !== 'correction') return;
+    const slip = signs.findLastIndex((each, at) => at < i && sign.first - each.last <= REACH_BACK && !dropped.has(at) && hasNumber(each));
+    if (slip < 0) return;
+    const right = signs.findIndex((each, at) => at > i && each.first - sign.last <= REACH_ON && hasNumber(each) && isOfKind(signs[slip]!, each));
+    if (right >= 0 && countOf(signs[slip]!) !== countOf(signs[right]!)) dropped.add(slip);
+  });
+  return signs.filter((sign, at) => !dropped.has(at) && sign.is !== 'correction');
+}
+
+function hasNumber({ is }: Sign): boolean {
+  return is === 'number' || is === 'atom' || is === 'total' || is === 'label' || is === 'run' || is === 'times' || is === 'into';
+}
+
+/** Whether a number may stand for the one that was a slip. */
+function isOfKind(slip: Sign, right: Sign): boolean {
+  if (slip.is === 'label') return right.is === 'label';
+  if (slip.is === 'number') return right.is === 'number' || right.is === 'atom' || right.is === 'into' || right.is === 'total';
+  if (slip.is === 'total') return right.is !== 'run' && right.is !== 'times';
+  return slip.is === right.is;
+}
+
+function countOf(sign: Sign): number | null {
+  if (sign.is === 'number') return sign.value;
+  if (sign.is === 'label') return sign.from;
+  return 'count' in sign ? sign.count : null;
+}
