@@ -12,6 +12,15 @@ export function besideCost(shape: Shape, sign: Sign): number {
   return besideStart(shape, sign);
 }
 
+/** What it costs that a number stands before an increase or a decrease: "four and a decrease" says other stitches than three. */
+export function besideNumber(shape: Shape, value: number): number {
+  if (shape.is === 'units') {
+    const counts = shape.units.flatMap((unit) => (unit.is === 'work' && unit.per === 1 && unit.together === 1 ? [unit.count] : []));
+    return counts.includes(value) ? 0 : counts.length > 0 ? COST.otherCount : COST.otherCount / 2;
+  }
+  return shape.is === 'each' ? COST.otherCount / 2 : 0;
+}
+
 function besideChain(shape: Shape, is: 'chain' | 'skip'): number {
   if (shape.is === 'units') return shape.units.some((unit) => unit.is === is) ? 0 : COST.otherCount;
   return is === 'chain' && shape.is !== 'each' && shape.is !== 'unheard' ? 0 : COST.otherCount;
@@ -24,6 +33,7 @@ function besideStart(shape: Shape, sign: Sign): number {
     return plain ? (sign.count === shape.count || sign.count === 1 ? 0 : COST.otherCount) : COST.otherWork;
   }
   if (sign.is === 'every') return COST.otherWork;
+  if (sign.is === 'into' && shape.is !== 'joined') return sign.from === 'ring' ? 1.5 * COST.otherWork : 0;
   const shapes = (sign.is === 'atom' && sign.together > 1) || (sign.is === 'each' && sign.per > 1);
   return shapes ? COST.otherWork : 0;
 }

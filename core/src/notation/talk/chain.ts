@@ -1,7 +1,7 @@
 import { COST } from './cost.js';
 import { explain, type ToldRounds } from './explain.js';
 import { isStart, type Before } from './fit.js';
-import { segmentsOf, type Segment } from './segment.js';
+import { numbersBeforeWork, segmentsOf, type Segment } from './segment.js';
 import { isWork, type Sign } from './sign.js';
 import type { Spoken } from './words.js';
 
@@ -25,10 +25,10 @@ interface Way {
 }
 
 /** Ways that are followed from one place, signs that tell one stretch of rounds, and how near a second reading is. */
-const MOST_WAYS = 10;
+const MOST_WAYS = 8;
 const MOST_SIGNS = 40;
 /** A way this much dearer than the best to the same place is given up. */
-const TOO_DEAR = 7;
+const TOO_DEAR = 5;
 const NEAR = 0.7;
 
 const OUTSIDE: Before = { count: null, number: 0, counts: [], partEnd: null };
@@ -41,13 +41,14 @@ const OUTSIDE: Before = { count: null, number: 0, counts: [], partEnd: null };
 export function chainOf(signs: readonly Sign[], words: readonly Spoken[], progress?: (done: number) => boolean): readonly Told[] {
   const ways: Way[][] = Array.from({ length: signs.length + 1 }, () => []);
   ways[0]!.push({ before: OUTSIDE, inPart: false, ended: false, cost: 0, told: null, earlier: null });
-  const segmentAt = segmentsOf(signs);
+  const numbers = numbersBeforeWork(signs);
+  const segmentAt = segmentsOf(signs, numbers);
   const begins = signs.map((_, at) => beginCost(signs, words, at));
   for (let at = 0; at < signs.length; at++) {
     if (at % 32 === 0 && progress?.(at / signs.length) === false) return [];
     const here = best(ways[at]!);
     ways[at] = here;
-    for (const way of here) keep(ways[at + 1]!, { ...way, cost: way.cost + skipCost(signs[at]!, way), ended: way.ended || signs[at]!.is === 'end', told: null, earlier: way });
+    for (const way of [...here, ...midwayFrom(signs, at, here)]) keep(ways[at + 1]!, { ...way, cost: way.cost + skipCost(signs[at]!, way, numbers.has(at)), ended: way.ended || signs[at]!.is === 'end', told: null, earlier: way });
     if (begins[at] === Infinity) continue;
     for (let to = at + 1; to <= Math.min(signs.length, at + MOST_SIGNS); to++) {
       if (to < signs.length && begins[to] === Infinity && !mayEnd(signs, to)) continue;
@@ -59,6 +60,20 @@ export function chainOf(signs: readonly Sign[], words: readonly Spoken[], progre
   }
   return toldBy(best(ways[signs.length]!)[0]);
 }
+
+/** "I'm at the end of round eight, and I've got thirty six": a talk that begins in the middle of its part. */
+function midwayFrom(signs: readonly Sign[], at: number, here: readonly Way[]): Way[] {
+  const label = signs[at]!;
+  const outside = here.find((way) => !way.inPart && way.before.partEnd === null);
+  if (label.is !== 'label' || !label.back || !outside) return [];
+  const total = signs.slice(at + 1, at + MIDWAY_WITHIN).find(({ is }) => is === 'total');
+  if (total?.is !== 'total') return [];
+  const before: Before = { count: total.count, number: label.to, counts: [total.count], partEnd: null };
+  return [{ ...outside, before, inPart: true, cost: outside.cost + COST.midway / 2 }];
+}
+
+/** Signs after a round looked back upon in which its stitches are said. */
+const MIDWAY_WITHIN = 5;
 
 /** Rounds that are numbered differently are not told together. */
 function tooManyLabels(signs: readonly Sign[], from: number, to: number): boolean {
@@ -114,11 +129,12 @@ function midway({ signs }: Segment, told: ToldRounds): boolean {
 }
 
 /** What it costs that nothing is made of a sign: little before the first part and after a part's end. */
-function skipCost(sign: Sign, way: Way): number {
+function skipCost(sign: Sign, way: Way, beforeWork: boolean): number {
   if (sign.is === 'into') return way.inPart ? COST.skipInto : COST.skipInto / 2;
   const share = !way.inPart ? 0.1 : way.ended ? 0.3 : 1;
   if (sign.is === 'each' || sign.is === 'every') return COST.skipEach * share;
   if (sign.is === 'atom' || sign.is === 'plain' || sign.is === 'chain' || sign.is === 'skip') return COST.skipWork * share;
+  if (beforeWork) return COST.skipWork * share;
   if (sign.is === 'label') return (sign.back ? COST.skipBack : COST.skipLabel) * share;
   if (sign.is === 'total') return (sign.strong ? COST.skipTotal : COST.skipWeak) * share;
   return sign.is === 'times' || sign.is === 'run' ? COST.skipOften * share : 0;

@@ -40,11 +40,16 @@ export function explain(segment: Segment, before: Before): readonly ToldRounds[]
   };
   const tried = [...segment.candidates, ...unheardIn(segment, before)];
   for (const candidate of tried) {
-    const fits = candidate.shape.is === 'unheard' || candidate.key === UNHEARD ? [unheardFit(segment, before)] : fitsOf(segment, candidate.shape, before);
+    // Sorted by what they leave unexplained: what comes after cannot make up for that.
+    if (best !== null && candidate.unexplained + candidate.bare * COST.bare - MOST_GAINED > (best as ToldRounds).cost + 1) continue;
+    const fits = candidate.shape.is === 'unheard' || candidate.key === UNHEARD ? [unheardFit(segment, before)] : fitsOf(segment, candidate, before);
     for (const fit of fits) for (const told of roundsOf(segment, candidate, fit, before)) offer(told);
   }
   return [best, other].flatMap((each) => (each === null ? [] : [each as ToldRounds]));
 }
+
+/** The most that totals, numbers and repeats can take off the cost of an explanation. */
+const MOST_GAINED = 4;
 
 function differs(a: ToldRounds, b: ToldRounds): boolean {
   return a.makes !== b.makes || a.last !== b.last;
@@ -72,7 +77,7 @@ function unheardFit({ totals, has }: Segment, before: Before): Fit {
 
 /** How many rounds a fit may stand for, with all that the signs say of numbers and totals. */
 function roundsOf(segment: Segment, candidate: Tried, fit: Fit, before: Before): ToldRounds[] {
-  const starts = isStart(candidate.shape) || before.number === 0;
+  const starts = isStart(candidate.shape) || (before.number === 0 && before.count !== null);
   const totals = totalCosts(segment, candidate, fit, before);
   const open = segment.has.has('open') && !starts;
   const changes = fit.makes !== before.count || (before.count !== null && fit.uses !== before.count);
@@ -151,7 +156,11 @@ function totalCosts(segment: Segment, { from, to }: Tried, fit: Fit, before: Bef
     if (stated === null) cost += COST.numberFits;
     stated = value;
   }
-  for (const of of segment.each) if (fit.uses !== null) cost += of === fit.uses ? COST.weakFits : COST.back;
+  for (const of of segment.each) {
+    if (fit.uses === null) continue;
+    cost += of === fit.uses ? COST.weakFits : COST.back;
+    if (of === fit.uses && of === fit.makes) stated ??= of;
+  }
   const confirmed = stated !== null;
   if (confirmed || other === null) return { cost, confirmed, stated, doubts: [] };
   return { cost, confirmed, stated: other, doubts: [{ is: 'total', said: other, makes: fit.makes, sure }] };

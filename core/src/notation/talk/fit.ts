@@ -1,6 +1,6 @@
 import type { Doubt } from './doubt.js';
 import { COST } from './cost.js';
-import type { Segment } from './segment.js';
+import type { Segment, Tried } from './segment.js';
 import { isPlain, makesOf, usesOf, type Shape } from './shape.js';
 
 /** What is known where a stretch of a talk begins. */
@@ -32,11 +32,18 @@ export function isStart(shape: Shape): boolean {
 }
 
 /** All ways in which a shape may go round above what is below. */
-export function fitsOf(segment: Segment, shape: Shape, before: Before): readonly Fit[] {
+export function fitsOf(segment: Segment, { shape, inner = false }: Pick<Tried, 'shape' | 'inner'>, before: Before): readonly Fit[] {
   if (isStart(shape)) return before.number > 0 || before.count === null ? [] : startFits(shape, before);
   if (before.number === 0 && before.count !== null) return edgeFits(segment, shape);
   if (shape.is === 'each') return eachFits(segment, shape, before.count);
+  if (inner && shape.is === 'units') return innerFits(shape, before.count);
   return shape.is === 'units' ? unitFits(segment, shape, before.count) : [];
+}
+
+/** Units whose repeats are said among them: they use up the round, or are something else. */
+function innerFits({ units }: Shape & { is: 'units' }, below: number | null): readonly Fit[] {
+  const uses = usesOf(units);
+  return uses === below ? [{ times: 1, uses, makes: makesOf(units), cost: COST.timesFits, doubts: [] }] : [];
 }
 
 function startFits(shape: Shape, { partEnd }: Before): readonly Fit[] {

@@ -1,6 +1,6 @@
 import type { Item, PartRef, Work } from '../pattern.js';
 import { printItems } from '../print.js';
-import type { Loop, Terms } from '../stitch.js';
+import type { Loop, StitchName, Terms } from '../stitch.js';
 import { printTime } from '../talk-time.js';
 import { describeDoubt } from './describe-doubt.js';
 import type { Doubt } from './doubt.js';
@@ -40,7 +40,11 @@ export function instructionOf(told: ToldRounds, around: Around): string {
   }
 }
 
-function itemsOf({ shape, times, loop, makes, open }: ToldRounds, limb: string): Item[] {
+function stitchOf([unit]: readonly Unit[]): StitchName {
+  return unit?.is === 'work' ? unit.stitch : 'sc';
+}
+
+function itemsOf({ shape, times, loop, makes, open, starts }: ToldRounds, limb: string): Item[] {
   if (shape.is === 'ring') {
     const chains = shape.from === 'ring' ? 0 : 2;
     return [{ kind: 'start', from: shape.from, chains, stitch: shape.stitch, count: shape.count, chain: 'none' }];
@@ -48,12 +52,38 @@ function itemsOf({ shape, times, loop, makes, open }: ToldRounds, limb: string):
   if (shape.is === 'each')
     return [work({ stitch: shape.stitch, per: shape.per, together: shape.together, count: 'around', loop })];
   if (shape.is !== 'units') return [];
+  const plain = shape.units.every((unit) => unit.is === 'work' && unit.per === 1 && unit.together === 1 && !unit.through);
+  if (plain && !starts) return [work({ stitch: stitchOf(shape.units), count: 'around', loop })];
   const items = shape.units.map((unit) => itemOf(unit, loop, limb));
   const [only] = items;
-  if (times === 1) return items;
+  if (times === 1) return grouped(items);
   if (items.length === 1 && only?.kind === 'work' && only.count === 1)
     return [{ ...only, count: times === 'around' ? 'around' : open ? makes : times }];
   return [{ kind: 'group', items, times }];
+}
+
+/** Items with those that are said over and over as a repeat: "1 sc, inc, (3 sc, inc) × 5, 2 sc". */
+function grouped(items: readonly Item[]): Item[] {
+  const keys = items.map((item) => JSON.stringify(item));
+  const timesFrom = (from: number, length: number): number => {
+    let times = 1;
+    while (keys.slice(from, from + length).every((key, i) => key === keys[from + times * length + i])) times++;
+    return times;
+  };
+  for (let length = 2; length <= 4; length++) {
+    const begins = items.map((_, from) => from).filter((from) => from + 3 * length <= items.length && timesFrom(from, length) >= 3);
+    // A repeat begins with its plain stitches, as people write it.
+    const from = begins.find((at) => isPlain(items[at]!)) ?? begins[0];
+    if (from === undefined) continue;
+    const times = timesFrom(from, length);
+    const group: Item = { kind: 'group', items: items.slice(from, from + length), times };
+    return [...items.slice(0, from), group, ...items.slice(from + times * length)];
+  }
+  return [...items];
+}
+
+function isPlain(item: Item): boolean {
+  return item.kind === 'work' && item.per === 1 && item.together === 1;
 }
 
 function itemOf(unit: Unit, loop: Loop, limb: string): Item {

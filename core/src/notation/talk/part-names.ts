@@ -73,12 +73,13 @@ export interface Naming {
 }
 
 const LEAD = String.raw`(?:~4|do|doing|make|making|made|begin with|beginning with|start with|starting with|let's make|let's do|on ~2|onto|work on|up is|part is|piece is|thing is|one is|next is|last is|next are|last are|is|are|it's|that's|need|now|and|so|then|next|last thing|right|okay|\.)`;
-const NAME = String.raw`((?:[a-z']+ ){1,3})`;
+/** Looked ahead to, so that one way to name a part does not hide another. */
+const NAME = String.raw`(?=((?:[a-z']+ ){1,3}))`;
 /** Ways to speak of a part that is about to be made, and how plainly they do. */
 const PATTERNS: readonly (readonly [RegExp, number])[] = [
   [new RegExp(String.raw`(?<= )${LEAD} (?:the|our|his|her|its|your|my) ${NAME}`, 'g'), 3],
   [new RegExp(String.raw`(?<= )(?:#\d+|~[24]) (?:little |small |tiny )?${NAME}`, 'g'), 1],
-  [new RegExp(String.raw`(?<=\. )(?:(?:okay|right|so|now|then|and) )*${NAME}(?=(?:then )?(?:\.|#|~))`, 'g'), 1.5],
+  [new RegExp(String.raw`(?<=\. )(?:(?:okay|right|so|now|then|and) )*(?=((?:[a-z']+ ){1,2})(?:then )?(?:\.|#|~))`, 'g'), 1.5],
   [new RegExp(String.raw`(?<= )(?:right so|okay so|so|now) ${NAME}`, 'g'), 1],
   [new RegExp(String.raw`(?<= )(?:the|a|an) ${NAME}`, 'g'), 0.3],
 ];
@@ -100,7 +101,7 @@ export function nameOf(words: readonly Spoken[], { from, start, to }: Stretch, n
   let best: Named | null = null;
   for (const [pattern, weight] of PATTERNS) {
     for (const match of text.matchAll(pattern)) {
-      const offset = match.index + match[0].indexOf(match[1]!);
+      const offset = match.index + match[0].length;
       const first = begin + Math.max(0, offsets.findLastIndex((each) => each <= offset));
       const named = nounsAt(words, first, naming.colours);
       if (!named) continue;
@@ -144,7 +145,7 @@ function nounsAt(words: readonly Spoken[], at: number, colours: (at: number) => 
 
 function plain(words: readonly Spoken[], at: number, colours: (at: number) => number): string | null {
   const key = words[at]?.key ?? '';
-  return /^[a-z][a-z']{2,}$/.test(key) && !NO_NAME.has(key) && colours(at) === 0 ? key : null;
+  return /^[a-z]{3,}(?:'s)?$/.test(key) && !NO_NAME.has(key) && colours(at) === 0 ? key : null;
 }
 
 function mentions(words: readonly Spoken[], name: string): number {

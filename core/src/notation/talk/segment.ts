@@ -1,5 +1,5 @@
 import type { Loop } from '../stitch.js';
-import { besideCost } from './beside.js';
+import { besideCost, besideNumber } from './beside.js';
 import { COST } from './cost.js';
 import { candidatesIn, shapesIn, type Candidate } from './shape.js';
 import { isWork, type Meant, type Sign } from './sign.js';
@@ -33,14 +33,14 @@ export interface Segment {
 const MOST_TRIED = 24;
 
 /** Makes a function that gives the stretches `[from, to)` of a talk's signs. */
-export function segmentsOf(signs: readonly Sign[]): (from: number, to: number) => Segment {
+export function segmentsOf(signs: readonly Sign[], before: ReadonlyMap<number, number>): (from: number, to: number) => Segment {
   const shapes = shapesIn(signs);
   const sums = new Map<string, Float64Array>();
   const sumsOf = ({ shape, key }: Candidate): Float64Array => {
     const known = sums.get(key);
     if (known) return known;
     const all = new Float64Array(signs.length + 1);
-    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (isWork(sign) ? besideCost(shape, sign) : 0)));
+    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (isWork(sign) ? besideCost(shape, sign) : before.has(at) ? besideNumber(shape, before.get(at)!) : 0)));
     sums.set(key, all);
     return all;
   };
@@ -57,6 +57,23 @@ export function segmentsOf(signs: readonly Sign[]): (from: number, to: number) =
   };
 }
 
+/** Numbers that stand right before an increase or decrease, by their place; not those that count on: "one, increase, two, increase". */
+export function numbersBeforeWork(signs: readonly Sign[]): ReadonlyMap<number, number> {
+  const found = new Map<number, number>();
+  let last = 0;
+  signs.forEach((sign, at) => {
+    const next = signs[at + 1];
+    const shapes = next?.is === 'atom' && (next.per > 1 || next.together > 1) && next.first - sign.last <= CLOSE;
+    if (sign.is !== 'number' || !sign.sure || !shapes) return;
+    if (sign.value !== last + 1) found.set(at, sign.value);
+    last = sign.value;
+  });
+  return found;
+}
+
+/** Words between a number and the increase that it stands before. */
+const CLOSE = 2;
+
 function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segment {
   const totals: At<SignOf<'total'>>[] = [];
   const numbers: At<SignOf<'number'>>[] = [];
@@ -71,7 +88,10 @@ function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segmen
   signs.forEach((sign, at) => {
     if (sign.is === 'total') totals.push({ ...sign, at });
     else if (sign.is === 'number') numbers.push({ ...sign, at });
-    else if (sign.is === 'run') runs.push({ ...sign, at });
+    else if (sign.is === 'run') {
+      runs.push({ ...sign, at });
+      if (sign.of !== null) each.push(sign.of);
+    }
     else if (sign.is === 'label') sign.back ? lookedBack.push(sign.to) : announced.push(sign);
     else if (sign.is === 'each' && sign.of !== null) each.push(sign.of);
     else if (sign.is === 'times') times.push(sign.more ? sign.count + 1 : sign.count);

@@ -40,19 +40,23 @@ interface Heard {
   readonly unit: Unit;
   readonly at: number;
   readonly bare: boolean;
-  /** Whether it follows the one before within a few words. */
+  /** Whether it follows the one before within a few words, or at once. */
   readonly close: boolean;
+  readonly atOnce: boolean;
 }
 
 /** Units farther apart than this many words do not belong together. */
 const APART = 18;
 /** And these few are within one. */
 const CLOSE = 6;
+const AT_ONCE = 2;
 /** So many units in a row, at most. */
 const MOST_UNITS = 16;
 
 /** A shape, and the signs that say it first. */
 export interface Candidate {
+  /** Whether how often is said within it: "one, increase, then three, increase, five times, and two". */
+  readonly inner?: boolean;
   readonly shape: Shape;
   readonly key: string;
   /** Of the signs, which are its own. */
@@ -70,10 +74,16 @@ export function shapesIn(signs: readonly Sign[]): readonly Candidate[] {
   signs.forEach((sign, at) => {
     if (sign.is === 'each') add({ is: 'each', stitch: sign.stitch, per: sign.per, together: sign.together }, at, at);
     if (sign.is === 'each' && !sign.sure) add({ is: 'each', stitch: sign.stitch, per: 1, together: sign.together }, at, at);
-    if (sign.is === 'plain') add({ is: 'each', stitch: 'sc', per: 1, together: 1 }, at, at);
+    const plain = sign.is === 'plain' || (sign.is === 'run' && sign.of !== null);
+    if (plain) add({ is: 'each', stitch: 'sc', per: 1, together: 1 }, at, at);
     if (sign.is === 'every') add({ is: 'units', units: everyUnits(sign.step, sign.per, sign.together), said: 1 }, at, at);
   });
-  for (const run of runsIn(signs)) windows(run, add);
+  for (const run of runsIn(signs)) {
+    windows(run, add);
+    for (const inner of innerRepeats(run, signs)) found.push(inner);
+    const often = withTimes(run, signs);
+    if (often) windows(often, (shape, from, to, bare) => void found.push({ shape, key: keyOf(shape), from, to, bare, inner: true }));
+  }
   return found.sort((a, b) => a.from - b.from);
 }
 
@@ -111,7 +121,8 @@ function runsIn(signs: readonly Sign[]): Heard[][] {
   let last: Sign | null = null;
   signs.forEach((sign, at) => {
     const close = last !== null && sign.first - last.last <= CLOSE;
-    const heard = heardIn(sign, at).map((each) => ({ ...each, close }));
+    const atOnce = last !== null && sign.first - last.last <= AT_ONCE;
+    const heard = heardIn(sign, at).map((each) => ({ ...each, close, atOnce }));
     const far = last !== null && sign.first - last.last > APART;
     if (heard.length === 0 && (sign.is === 'label' || sign.is === 'next' || sign.is === 'end')) runs.push([]);
     if (heard.length === 0) return;
@@ -122,7 +133,7 @@ function runsIn(signs: readonly Sign[]): Heard[][] {
   return runs.filter((run) => run.length > 0);
 }
 
-function heardIn(sign: Sign, at: number): Omit<Heard, 'close'>[] {
+function heardIn(sign: Sign, at: number): Omit<Heard, 'close' | 'atOnce'>[] {
   if (sign.is === 'atom') {
     const { stitch, per, together, count, through } = sign;
     const unit: Unit = { is: 'work', stitch, per, together, count, through };
@@ -142,6 +153,9 @@ function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: nu
     for (let to = from; to < Math.min(run.length, from + MOST_UNITS); to++) {
       const part = run.slice(from, to + 1);
       const bare = part.reduce((sum, each, i) => sum + (each.bare ? bareCost(run, from + i) : 0), 0);
+      // A number at the end is a total, unless other numbers among them are stitches too.
+      const alone = part.filter((each) => each.bare).length === 1 && !part.some(isThrough);
+      if (alone && (part.at(-1)!.bare || (part[0]!.bare && !part[1]?.atOnce))) continue;
       if (part.every((each) => each.bare) || (part[0]!.unit.is !== 'work' && part.length < 2)) continue;
       const { units, said } = once(merged(part.map(({ unit }) => unit)));
       const [only] = units;
@@ -149,6 +163,48 @@ function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: nu
       add(one ? { is: 'each', stitch: only.stitch, per: 1, together: 1 } : { is: 'units', units, said }, part[0]!.at, part.at(-1)!.at, bare);
     }
   }
+}
+
+/** Units with how often they are said right after them: "increase three times, two single crochet". Null where none is. */
+function withTimes(run: readonly Heard[], signs: readonly Sign[]): Heard[] | null {
+  let any = false;
+  const all = run.map((heard): Heard => {
+    const [sign, next] = [signs[heard.at]!, signs[heard.at + 1]];
+    const shapes = heard.unit.is === 'work' && (heard.unit.per > 1 || heard.unit.together > 1);
+    if (next?.is !== 'times' || next.more || next.first - sign.last > 1 || !shapes || heard.unit.is !== 'work') return heard;
+    any = true;
+    return { ...heard, unit: { ...heard.unit, count: heard.unit.count * next.count } };
+  });
+  return any && run.length > 2 ? all : null;
+}
+
+/** Units of which the last few are repeated before others follow. */
+function innerRepeats(run: readonly Heard[], signs: readonly Sign[]): Candidate[] {
+  const found: Candidate[] = [];
+  for (let end = 1; end < run.length; end++) {
+    const said = signs.slice(run[end - 1]!.at + 1, run[end]!.at).find(({ is }) => is === 'times');
+    if (said?.is !== 'times') continue;
+    const times = said.more ? said.count + 1 : said.count;
+    for (let length = 1; length <= Math.min(3, end); length++) {
+      const repeated = run.slice(end - length, end);
+      for (let from = Math.max(0, end - length - 4); from <= end - length; from++) {
+        if (from > 0 && run[from]!.close) continue;
+        for (let to = end; to < Math.min(run.length, end + 4); to++) {
+          const all = [...run.slice(from, end - length), ...Array.from({ length: times }, () => repeated).flat(), ...run.slice(end, to + 1)];
+          const units = merged(all.map(({ unit }) => unit));
+          if (times < 2 || times * length > 80 || units.length < 3) continue;
+          const shape: Shape = { is: 'units', units, said: 1 };
+          const bare = all.filter((each) => each.bare).length > 0 ? 1 : 0;
+          found.push({ shape, key: keyOf(shape), from: run[from]!.at, to: run[to]!.at, bare, inner: true });
+        }
+      }
+    }
+  }
+  return found;
+}
+
+function isThrough({ unit }: Heard): boolean {
+  return unit.is === 'work' && unit.through;
 }
 
 /** Numbers by themselves beside what is worked count once; those that stand apart may be anything. */

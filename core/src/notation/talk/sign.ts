@@ -37,8 +37,8 @@ export type Meant =
   | { readonly is: 'label'; readonly from: number; readonly to: number; readonly back: boolean }
   /** The round after this one, without its number. */
   | { readonly is: 'next'; readonly word: 'next' | 'last' }
-  /** How many rounds; `more` beside the one that was told, `all` where the words say "in all". */
-  | { readonly is: 'run'; readonly count: number; readonly more: boolean; readonly all: boolean }
+  /** How many rounds; `more` beside the one that was told, `all` where the words say "in all", `of` how many stitches. */
+  | { readonly is: 'run'; readonly count: number; readonly more: boolean; readonly all: boolean; readonly of: number | null }
   /** So many stitches into the ring or the second chain. */
   | { readonly is: 'into'; readonly from: 'ring' | 'chain 2'; readonly stitch: StitchName; readonly count: number }
   | { readonly is: 'loop'; readonly loop: Loop }

@@ -24,7 +24,7 @@ export function titleOfTalk(text: string, cues: readonly Cue[], words: readonly 
   for (const pattern of PATTERNS) {
     const name = pattern.exec(said)?.[1];
     const title = name ? nounOf(name) : null;
-    if (title) return title;
+    if (title && !title.toLowerCase().split(' ').some((word) => CRAFT.has(word) || word.includes("'"))) return title;
   }
   return oftenSaid(begin) ?? 'Talk';
 }
@@ -40,19 +40,19 @@ function oftenSaid(words: readonly Spoken[]): string | null {
 }
 
 const CRAFT: ReadonlySet<string> = new Set(
-  'yarn hook stuffing needle marker stitch stitches round row ring magic video pattern single double crochet bit lot one way end first next last same'.split(' '),
+  'increase decrease loop chain spiral you yarn hook stuffing needle marker stitch stitches round row ring magic video pattern single double crochet bit lot one way end first next last same'.split(' '),
 );
 
 function nounOf(name: string): string | null {
   const words = name.trim().split(' ').map((key) => ({ key }));
   const end = words.findIndex(({ key }, i) => i > 0 && ENDS.has(key));
-  const kept = words.slice(0, end < 0 ? 3 : Math.min(3, end)).filter((_, i, all) => !(i === 0 && all.length > 1 && LITTLE.has(all[0]!.key)));
+  const kept = words.slice(0, end < 0 ? 4 : Math.min(4, end)).filter(({ key }, i, all) => !(i < all.length - 1 && LITTLE.has(key)));
   if (kept.length === 0 || ENDS.has(kept[0]!.key) || colourWordsAt(kept, 0) === kept.length) return null;
   const title = kept.map(({ key }) => key).join(' ');
   return title.charAt(0).toUpperCase() + title.slice(1);
 }
 
-const LITTLE: ReadonlySet<string> = new Set(['little', 'small', 'tiny', 'cute', 'very', 'new', 'simple', 'lovely', 'sweet']);
+const LITTLE: ReadonlySet<string> = new Set(['really', 'super', 'adorable', 'sweetest', 'cutest', 'big', 'this', 'little', 'small', 'tiny', 'cute', 'very', 'new', 'simple', 'lovely', 'sweet']);
 
 /** The first line above the first time, where it is one of a name's length. */
 function headingOf(text: string, cues: readonly Cue[]): string | null {

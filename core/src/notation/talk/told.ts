@@ -8,8 +8,22 @@ const LEAST_RUN = 2;
  * counts.
  */
 export function toldSigns(signs: readonly Sign[]): readonly Sign[] {
-  return withoutCorrected(countedAloud(signs));
+  return trailingTotals(withoutCorrected(countedAloud(signs)));
 }
+
+/** "All the way around, eighteen": a number right after how often, before nothing that is worked, is what there is then. */
+function trailingTotals(signs: readonly Sign[]): Sign[] {
+  return signs.map((sign, at) => {
+    const [before, next] = [signs[at - 1], signs[at + 1]];
+    const trails = before && AFTER.has(before.is) && sign.first - before.last <= 2;
+    const stands = !next || next.first - sign.last > 1 || next.is === 'label' || next.is === 'next';
+    if (sign.is !== 'number' || !sign.sure || sign.value < LEAST_TOTAL || !trails || !stands) return sign;
+    return { is: 'total', count: sign.value, strong: false, back: 0, first: sign.first, last: sign.last };
+  });
+}
+
+const AFTER: ReadonlySet<Sign['is']> = new Set(['around', 'times', 'each', 'again', 'every']);
+const LEAST_TOTAL = 4;
 
 function countedAloud(signs: readonly Sign[]): Sign[] {
   const told: Sign[] = [];

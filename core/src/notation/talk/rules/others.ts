@@ -17,6 +17,7 @@ const COPIES: readonly Rule[] = [
   rule(String.raw`(?:make|do|need|you need|then you need|crochet) ${N} more(?: (?:${THESE}|\S+ (?:just|exactly|the same)))?`, ([, n]) => made(num(n), true)),
   rule(`${NEEDS} (?:a pair|a set) of (?:these|those|them)|(?:there's |it's )?a pair of (?:these|those|them)|so this is twice`, () => made(2, false)),
   rule(`${NEEDS} (?:~4 )?${N} (?:${THESE}|(?:all )?(?:together|altogether|in total|in all|the same))`, ([, n]) => made(num(n), false)),
+  rule(`(?:make|need|crochet) ${N}(?= (?:\\.|in total))`, ([, n]) => made(num(n), false)),
   rule(`${N} of (?:these|those|them)|there's ~2 of (?:them|these|those)`, ([, n]) => made(num(n ?? '2'), false)),
 ];
 

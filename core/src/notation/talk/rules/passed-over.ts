@@ -26,6 +26,7 @@ export const PASSED_OVER: readonly Rule[] = [
   rule(`one (?:of|more thing|thing|day|minute|second|side|with|last|or|has|that|who)`, nothing),
   rule(`(?:off|through) (?:all |both )?(?:of )?(?:[#~]\\d )?(?:loops? )?(?:together|loops?(?= on| \\.| at))|yarn (?:over|round|around)|pull(?:ing)? up a loop|insert(?: your| the)? hook`, nothing),
   rule(`every single time|(?:was|is) that (?:round |row )?${N}`, nothing),
+  rule(`(?:start|begin|starting|beginning|finish|done|keep) (?:increas|decreas)ing`, nothing),
   rule(`the ${SHAPING}|${SHAPING} the`, nothing),
   rule(
     `if (?:you've|it's|you have|you get|you got|you only have|there's|yours (?:is|has)|yours)(?: only| got)? ${N}(?: ${STITCHES})?(?: or ${N})?`,

@@ -1,5 +1,5 @@
 import type { Meant } from '../sign.js';
-import { AROUND, EVERY, LABEL, LABELS, N, nothing, num, rule, STITCHES, type Rule } from './rule.js';
+import { AROUND, EVERY, LABEL, LABELS, N, nothing, num, rule, STITCHES, SURE, type Rule } from './rule.js';
 
 const SETS = '(?:sets?|lots?|times|repeats?|groups?)';
 const ALTOGETHER = '(?:in (?:all|total|the round)|altogether|all together)';
@@ -7,7 +7,7 @@ const WHAT = '(?:plain |straight |tiny |even |normal |more |identical |boring |e
 const NOT_DOWN = '(?! (?:down|up|from|below|above|apart|back|ago|tall|high)(?= ))';
 
 const times = (count: string | undefined, more = false): Meant => ({ is: 'times', count: num(count), more });
-const run = (count: string | undefined, more: boolean, all = false): Meant => ({ is: 'run', count: num(count), more, all });
+const run = (count: string | undefined, more: boolean, all = false, of: number | null = null): Meant => ({ is: 'run', count: num(count), more, all, of });
 
 /** How many rounds are alike. */
 const RUNS: readonly Rule[] = [
@@ -22,6 +22,7 @@ const RUNS: readonly Rule[] = [
   rule(`so (?:it's |that's |we have |you have )?${N} ${WHAT}${LABELS}(?: ${ALTOGETHER})?(?! (?:of|plain|one|just|where|even|straight)(?= ))${NOT_DOWN}`, ([, n]) => run(n, false, true)),
   rule(`(?:~4 (?:the )?|over the )?(?:next )?${N} ${WHAT}${LABELS}(?: of(?: just)?)?${NOT_DOWN}`, ([, n]) => run(n, false)),
   rule(`(?:one|a) ${WHAT}(?:round|row) of ${N}(?: on top of that| ${STITCHES})?(?! in)`, ([, n]) => ({ is: 'each', stitch: 'sc', per: 1, together: 1, of: num(n), sure: true })),
+  rule(`${N} ${WHAT}${LABELS} of ${SURE}(?: ${STITCHES})?(?! in)`, ([, n, of]) => run(n, false, false, num(of))),
   rule(`(?:one |a )${WHAT}(?:round|row)(?: of(?: just)?)?(?! ${N})`, () => run('1', false)),
 ];
 
@@ -34,10 +35,11 @@ const TIMES: readonly Rule[] = [
   rule(`${N} more ${SETS}`, ([, n]) => times(n, true)),
   rule(`once more`, () => times('1', true)),
   rule(
-    `(?:that's |~4 |do (?:that|it|this) |there's |there are |~4 a total of |a total of |so |as ever it's |repeat (?:that |this |it )?)?${N} ${SETS}(?: (?:${ALTOGETHER}|around|again))*`,
-    ([, n]) => times(n),
+    `(?:that's |~4 |do (?:that|it|this) |there's |there are |~4 a total of |a total of |so |as ever it's |repeat (?:that |this |it )?)?(?:${SURE} ${SETS}|~(\\d+) times)(?: (?:${ALTOGETHER}|around|again))*`,
+    ([, a, b]) => times(a ?? b),
   ),
   rule(`(?:there's|there are|it's|as ever it's|that's|do|you do|we do|of) ${N} of (?:those|these|them)(?: (?:in it|in the round|around|${ALTOGETHER}))*`, ([, n]) => times(n)),
+  rule(`times (?:by )?${N}|(?:by|x) ${SURE}`, ([, a, b]) => times(a ?? b)),
   rule(`(?:do (?:that|it|this) )?twice`, () => times('2')),
   rule(`(?:do (?:that|it|this) )?(?:thrice|three times)`, () => times('3')),
   rule(String.raw`and (?:\S+ ){0,2}?the same again|then the same again|the same again|(?:and )?again the same|same again`, () => ({ is: 'again' })),

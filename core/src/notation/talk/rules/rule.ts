@@ -41,22 +41,23 @@ export interface StitchRow {
 }
 
 const CROCHET = '(?: crochets?)';
+const ST = '(?: stitch(?:es)?)?';
 const PLAIN = '(?:normal|regular|plain|ordinary) (?:stitch(?:es)?|ones?|singles?|one)|normals|crochets';
 
 /** What the stitches are called in the terms of the talk, as regular expressions. */
 export function stitchRows(terms: Terms): readonly StitchRow[] {
   return terms === 'US'
     ? [
-        { stitch: 'hdc', words: `(?:half doubles?${CROCHET}?|hdcs?)` },
+        { stitch: 'hdc', words: `(?:half doubles?${CROCHET}?${ST}|hdcs?)` },
         { stitch: 'tr', words: `(?:(?:treble|triple)s?${CROCHET}?)` },
-        { stitch: 'dc', words: `(?:doubles?${CROCHET}|dcs?)` },
-        { stitch: 'sc', words: `(?:singles?${CROCHET}?|scs?|${PLAIN})` },
+        { stitch: 'dc', words: `(?:doubles?${CROCHET}${ST}|dcs?)` },
+        { stitch: 'sc', words: `(?:singles?${CROCHET}?${ST}|scs?|${PLAIN})` },
       ]
     : [
         { stitch: 'hdc', words: `(?:half trebles?${CROCHET}?|htrs?)` },
         { stitch: 'tr', words: `(?:double trebles?${CROCHET}?|dtrs?)` },
         { stitch: 'dc', words: `(?:trebles?${CROCHET}?|trs?)` },
-        { stitch: 'sc', words: `(?:doubles?${CROCHET}|dcs?|${PLAIN})` },
+        { stitch: 'sc', words: `(?:doubles?${CROCHET}${ST}|dcs?|${PLAIN})` },
       ];
 }
 

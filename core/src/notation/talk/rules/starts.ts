@@ -3,7 +3,7 @@ import type { Meant } from '../sign.js';
 import { anyStitch, N, nothing, num, rule, type Rule, type StitchRow, SURE } from './rule.js';
 
 const RING = '(?:magic |adjustable |sliding |slip |double )(?:ring|loop|circle)';
-const INTO = '(?:in|into|~2|inside|in ~2) (?:the |a |your |that |our |my |an |this )?(?:magic |adjustable )?(?:ring|loop|circle|centre|center)|into it|in it|in that';
+const INTO = '(?:in|into|~2|inside|in ~2) (?:the |a |your |that |our |my |an |this )?(?:magic |adjustable )?(?:ring|loop|circle|centre|center)|into it|in it|in that|(?:in|into) there';
 const SECOND = '(?:in|into|from) (?:the )?%2 (?:chain|stitch|one|loop)(?: (?:from|away from) (?:the|your|our) hook)?';
 
 /** How parts begin, and what is worked before their first stitches. */

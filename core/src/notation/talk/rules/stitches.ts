@@ -21,6 +21,8 @@ function named({ stitch, words }: StitchRow): Rule[] {
   return [
     rule(`(?:${N} |an? )?${words} (?:into |in )?${EVERY}(?: single)?${OF}(?: ${ONE_OF})*`, ([all, per, ...of]) => each(stitch, per, !all!.startsWith('~'), ...of)),
     rule(`(?:one |an? )?${words} in (?:each of )?(?:the )?(?:next|%1|following) ${N}(?: ${STITCHES})?`, ([, n]) => atom({ stitch, count: num(n) })),
+    rule(`${words} ${SURE}(?: stitches)?(?= (?:(?:an? |and |then |and then |invisible )*(?:increase|decrease)|\\.))`, ([, n]) => atom({ stitch, count: num(n) })),
+    rule(`(?:one |an? )?${words} (?:in|into) (?:the |each of the )?(?:remaining|last|other) ${N}(?: ${STITCHES})?`, ([, n]) => atom({ stitch, count: num(n) })),
     rule(`${words} [#~]([23]) (?:${STITCHES} )?together`, ([, n]) => atom({ stitch, together: num(n) })),
     rule(
       `${N} ${words} (?:in|into) (?:one|a|${SAME}|(?:the )?(?:very )?(?:next|%\\d+|last|same|this|that|middle|corner)(?: stitch| ${ONE}| st| chain)?|there|here)`,
@@ -41,6 +43,7 @@ function named({ stitch, words }: StitchRow): Rule[] {
 function plain(sc: string): Rule[] {
   return [
     rule(`(?:just )?one(?: ${sc})? (?:stitch )?(?:in|into|on|for) ${EVERY}(?: single)?${OF}(?: ${ONE_OF})*|one (?:each|apiece)`, ([, ...of]) => each('sc', '1', true, ...of)),
+    rule(`then ${SURE} (?:all )?around`, ([, n]) => each('sc', '1', true, n)),
     rule(`one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`, () => atom({})),
     rule(
       `(?:the |a )?(?:whole |rest )?(?:round|row)s? (?:where )?(?:of )?(?:nothing happens|nothing|rest)|no shaping|nothing else|plain ${AROUND}|just go a?round|straight(?= (?:up|rounds|now|no|\\.))|straight up|no increases`,
@@ -72,7 +75,7 @@ function increases(any: string): Rule[] {
       ([, n]) => every(n ?? '2', 2, 1),
     ),
     rule(`(?:put |get |work )?(?:an? )?${INC} (?:in )?every other(?: stitch| one)?`, () => every('2', 2, 1)),
-    rule(`(?:going ~2 |put |do |work |make |we )?(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: (?:of (?:the|them|those)|#\\d+(?! in)))*(?: ${STITCHES}| ${ONE})*`, all),
+    rule(`(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: (?:of (?:the|them|those)|#\\d+(?! in)))*(?: ${STITCHES}| ${ONE})*`, all),
     rule(`[#~]2 (?:${any} |${STITCHES} )?(?:in|into|~2) ${EVERY}(?: single)?(?: (?:of (?:them|those|the|these)|stitch(?:es)?|${ONE}|#\\d+(?! in)))*`, all),
     rule(
       `[#~]([23]) (?:${any} |${STITCHES} )?(?:in|into) (?:the )?(?:same|one|next|that|this|%\\d+|there|here)(?: (?:same|${ONE}|stitch|place|st|spot|next|chain))?(?! (?:row|go|rounds?|of)(?= ))`,
@@ -80,16 +83,18 @@ function increases(any: string): Rule[] {
     ),
     rule(`(?:an? )?${INC} in (?:each|all) of (?:the |those )?(?:next )?${N}(?: ${STITCHES})?`, ([, n]) => atom({ per: 2, count: num(n) })),
     rule(`${SURE} increases(?! times(?= ))`, ([, n]) => atom({ per: 2, count: num(n) })),
-    rule(`(?:an? |one )?${INC}${NEXT_ONE}`, () => atom({ per: 2 })),
+    rule(`(?:an? )?${INC}${NEXT_ONE}`, () => atom({ per: 2 })),
     rule(`${DOUBLE} (?:it|up|that(?: one)?|(?:in )?the (?:next|%\\d+|last|other)(?: one| stitch)?|next(?: one)?)`, () => atom({ per: 2 })),
   ];
 }
 
 function decreases(any: string): Rule[] {
   return [
-    rule(`(?:an? )?${DEC} (?:in )?every %(\\d+)(?: and %\\d+)?(?: stitch| one)?`, ([, n]) => every(n, 1, 2)),
+    rule(`(?:an? |(?:crochet|work|take) together |(?:crochet|work|take) )?(?:${DEC} (?:in )?)?every %(\\d+)(?: and %(\\d+))?(?: stitch(?:es)?| one)?(?: together)?`, ([all, a, b]) =>
+      /decreas|together/.test(all!) || b !== undefined ? every(b ?? a, 1, 2) : null,
+    ),
     rule(`${SURE} (?:invisible )?decreases`, ([, n]) => atom({ together: 2, count: num(n) })),
-    rule(`(?:(?:an?|one) )?(?:invisible )?${DEC}(?: (?:over )?(?:the )?next (?:[#~]2)(?: stitches)?| together)?`, () => atom({ together: 2 })),
+    rule(`(?:an? )?(?:invisible )?${DEC}(?: (?:over )?(?:the )?next (?:[#~]2)(?: stitches)?| together)?`, () => atom({ together: 2 })),
     rule(
       `(?:(?:take|work|put|pull|crochet|stitch|and|then) )*(?:the )?(?:next )?[#~]([23]) (?:${STITCHES} |${any} )?(?:in |into )?together(?: as if they were one)?`,
       ([, n]) => atom({ together: num(n) }),

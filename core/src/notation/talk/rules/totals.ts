@@ -17,7 +17,7 @@ const VERBS = [
   `(?:takes?|brings?|taking|bringing|gets?|puts?)(?: it| us| you| me|'ll)* (?:back )?(?:down |up |back )?(?:~2|at)`,
   `(?:back|down|up)(?: up| down| on)? ?(?:at|on|~2)`,
   `(?:you're|we're|you are|we are|you'll be|we'll be|now at|it's|it|stays?|staying|remains?|remaining)(?: still| back| now| down| up| stays)* (?:at|on|~2)`,
-  `(?:becomes?|totals?(?: is| of)?|a total of|equals|still(?: got| have| at)?|goes ~2|(?:end|finish)(?:s|es|ing)? (?:up )?(?:with|on|at)|(?:stitch )?count (?:of|is|should be))`,
+  `(?:becomes?|totals?(?: is| of)?|a total of|equals|still(?: got| have| at)?|goes ~2|(?:end|finish)(?:s|es|ing)? (?:up )?(?:with|on|at)|(?:stitch )?count (?:here |now )?(?:of|is|should be))`,
 ];
 const COUNTED = `(?:that's|that'll be|it's|so|that makes|there's|there are|that was|which is|that'd be|is|so it's|that|should be)`;
 const BEFORE = `the (?:one|round|row) before (?:that |it |this )?(?:was|had|is|has|should be|it was)`;
