@@ -48,7 +48,6 @@ export const MISHEARD: readonly (readonly [heard: string, said: string])[] = [
   ['cut of', 'cut off'],
   ['half trouble', 'half treble'],
   ['trouble crochet', 'treble crochet'],
-  ['double crow', 'double crochet'],
   ['singles crochet', 'single crochets'],
   ['signal crochet', 'single crochet'],
   ['single croquet', 'single crochet'],

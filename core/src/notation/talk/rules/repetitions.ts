@@ -4,7 +4,8 @@ import { AROUND, EVERY, LABEL, LABELS, N, nothing, num, rule, STITCHES, SURE, ty
 const SETS = '(?:sets?|lots?|times|repeats?|groups?)';
 const ALTOGETHER = '(?:in (?:all|total|the round)|altogether|all together)';
 const WHAT = '(?:plain |straight |tiny |even |normal |more |identical |boring |easy |little |simple |quick )*';
-const NOT_DOWN = '(?! (?:down|up|from|below|above|apart|back|ago|tall|high)(?= ))';
+/** "Five rounds down" and "that gives you twelve rounds three to six" run no rounds. */
+const NOT_DOWN = String.raw`(?! (?:down|up|from|below|above|apart|back|ago|tall|high|#(?!1 )\d+)(?= ))`;
 
 const times = (count: string | undefined, more = false): Meant => ({ is: 'times', count: num(count), more });
 const run = (count: string | undefined, more: boolean, all = false, of: number | null = null): Meant => ({ is: 'run', count: num(count), more, all, of });
