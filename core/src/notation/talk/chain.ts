@@ -27,6 +27,8 @@ interface Way {
 /** Ways that are followed from one place, signs that tell one stretch of rounds, and how near a second reading is. */
 const MOST_WAYS = 8;
 const MOST_SIGNS = 40;
+/** Signs that leave more than this unexplained do not tell one stretch, nor do more of them. */
+const MOST_UNEXPLAINED = 6;
 /** A way this much dearer than the best to the same place is given up. */
 const TOO_DEAR = 5;
 const NEAR = 0.7;
@@ -54,6 +56,7 @@ export function chainOf(signs: readonly Sign[], words: readonly Spoken[], progre
       if (to < signs.length && begins[to] === Infinity && !mayEnd(signs, to)) continue;
       if (tooManyLabels(signs, at, to)) break;
       const segment = segmentAt(at, to);
+      if (segment.candidates.length > 0 && segment.candidates[0]!.unexplained > MOST_UNEXPLAINED) break;
       if (segment.candidates.length === 0 && !segment.signs.some(({ is }) => is === 'label' || is === 'run' || is === 'again')) continue;
       for (const way of here) for (const next of taken(way, segment, at, to, begins[at]!)) keep(ways[to]!, next);
     }
@@ -150,14 +153,20 @@ function beginCost(signs: readonly Sign[], words: readonly Spoken[], at: number)
   if (isNumber(sign) && !beginsWork(signs, at)) return Infinity;
   // "One in each, for four rounds" goes with what was said.
   if (sign.is === 'run' && words[sign.first]?.key === '~4' && words[sign.first + 1]?.key !== 'the') return 1.5;
-  const last = signs[at - 1]?.last ?? -1;
+  const before = signs[at - 1];
+  const last = before?.last ?? -1;
   const between = words.slice(Math.max(last + 1, sign.first - 6), sign.first).map(({ key }) => key);
   if (between.some((key) => THEN.has(key))) return 0.4;
+  if (isPlainSign(sign) && before && isPlainSign(before) && sign.first - before.last <= 1) return 1.4;
   if (between.includes('.') || sign.is === 'into') return 0.5;
   if (between.includes('and')) return 0.8;
-  const before = signs[at - 1];
   if (before?.is === 'total' || before?.is === 'around' || before?.is === 'times' || before?.is === 'end') return 0.5;
   return words[sign.first]?.afterComma ? 0.6 : 1.4;
+}
+
+/** "A plain one, one in each": said twice at once it is one round. */
+function isPlainSign(sign: Sign): boolean {
+  return sign.is === 'plain' || (sign.is === 'each' && sign.per === 1) || (sign.is === 'atom' && sign.per === 1 && sign.together === 1);
 }
 
 const THEN: ReadonlySet<string> = new Set(['then', 'next', 'now', 'okay', 'ok', 'after', 'here', 'alright', 'right', 'finally', 'so']);

@@ -23,12 +23,17 @@ export const COST = {
   /** Repeats that nobody spoke of, and each further stitch of a repeat that is more than two. */
   unsaidTimes: 0.6,
   longRepeat: 0.5,
+  /** A repeat said within others, and one more that is said after other work. */
+  inner: 1,
+  timesAgain: 0.8,
   /** How many rounds; rounds alike of other work than plain; rounds that cannot be alike. */
   run: 1.5,
   runFits: -0.3,
   runAfter: 0.8,
   runOfWork: 1,
   runChanges: 6,
+  /** "The next round" among what is told of one. */
+  next: 0.8,
   /** A round looked back upon. */
   back: 1,
   backFits: -0.5,

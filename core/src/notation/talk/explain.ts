@@ -81,7 +81,7 @@ function roundsOf(segment: Segment, candidate: Tried, fit: Fit, before: Before):
   const totals = totalCosts(segment, candidate, fit, before);
   const open = segment.has.has('open') && !starts;
   const changes = fit.makes !== before.count || (before.count !== null && fit.uses !== before.count);
-  const base = candidate.unexplained + fit.cost + totals.cost + candidate.bare * COST.bare + segment.afterEnd * COST.afterEnd + (mixes(segment.loops) ? COST.loops : 0);
+  const base = candidate.unexplained + fit.cost + totals.cost + candidate.bare * COST.bare + segment.afterEnd * COST.afterEnd + segment.timesAgain * COST.timesAgain + segment.nexts * COST.next + (mixes(segment.loops) ? COST.loops : 0);
   return runsFor(segment, starts, candidate.to, before).map((run): ToldRounds => {
     const numbers = numberCosts(segment, run.rounds, starts, before, candidate.shape.is === 'joined');
     const alike = run.rounds === 1 ? 0 : changes ? COST.runChanges : candidate.shape.is === 'each' ? 0 : COST.runOfWork;

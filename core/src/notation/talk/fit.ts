@@ -43,7 +43,7 @@ export function fitsOf(segment: Segment, { shape, inner = false }: Pick<Tried, '
 /** Units whose repeats are said among them: they use up the round, or are something else. */
 function innerFits({ units }: Shape & { is: 'units' }, below: number | null): readonly Fit[] {
   const uses = usesOf(units);
-  return uses === below ? [{ times: 1, uses, makes: makesOf(units), cost: COST.timesFits, doubts: [] }] : [];
+  return uses === below ? [{ times: 1, uses, makes: makesOf(units), cost: COST.inner, doubts: [] }] : [];
 }
 
 function startFits(shape: Shape, { partEnd }: Before): readonly Fit[] {

@@ -24,6 +24,10 @@ export interface Segment {
   /** How often, where it is said; `again` doubles what was said. */
   readonly times: readonly (number | 'again')[];
   readonly loops: readonly Loop[];
+  /** How often repeats are said once more, after other work. */
+  readonly timesAgain: number;
+  /** How often "the next round" is said after its beginning. */
+  readonly nexts: number;
   readonly has: ReadonlySet<Meant['is']>;
   /** Signs of work after the yarn is cut. */
   readonly afterEnd: number;
@@ -40,7 +44,7 @@ export function segmentsOf(signs: readonly Sign[], before: ReadonlyMap<number, n
     const known = sums.get(key);
     if (known) return known;
     const all = new Float64Array(signs.length + 1);
-    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (isWork(sign) ? besideCost(shape, sign) : before.has(at) ? besideNumber(shape, before.get(at)!) : 0)));
+    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (before.has(at) ? besideNumber(shape, before.get(at)!) : isWork(sign) ? besideCost(shape, sign) : 0)));
     sums.set(key, all);
     return all;
   };
@@ -57,18 +61,23 @@ export function segmentsOf(signs: readonly Sign[], before: ReadonlyMap<number, n
   };
 }
 
-/** Numbers that stand right before an increase or decrease, by their place; not those that count on: "one, increase, two, increase". */
+/** Plain stitches right before an increase or decrease, by their place; not those that count on: "one, increase, two, increase". */
 export function numbersBeforeWork(signs: readonly Sign[]): ReadonlyMap<number, number> {
   const found = new Map<number, number>();
   let last = 0;
   signs.forEach((sign, at) => {
     const next = signs[at + 1];
-    const shapes = next?.is === 'atom' && (next.per > 1 || next.together > 1) && next.first - sign.last <= CLOSE;
-    if (sign.is !== 'number' || !sign.sure || !shapes) return;
-    if (sign.value !== last + 1) found.set(at, sign.value);
-    last = sign.value;
+    const shapes = next?.is === 'atom' && (next.per > 1 || next.together > 1);
+    const count = sign.is === 'number' && sign.sure ? sign.value : sign.is === 'atom' && isPlainAtom(sign) ? sign.count : null;
+    if (count === null || !shapes || next.first - sign.last > (sign.is === 'number' ? CLOSE : CLOSE + 2)) return;
+    if (sign.is === 'atom' || count !== last + 1) found.set(at, count);
+    last = count;
   });
   return found;
+}
+
+function isPlainAtom({ per, together, through }: SignOf<'atom'>): boolean {
+  return per === 1 && together === 1 && !through;
 }
 
 /** Words between a number and the increase that it stands before. */
@@ -85,6 +94,8 @@ function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segmen
   const loops: Loop[] = [];
   let ended = false;
   let afterEnd = 0;
+  let timesAgain = 0;
+  let worked = 0;
   signs.forEach((sign, at) => {
     if (sign.is === 'total') totals.push({ ...sign, at });
     else if (sign.is === 'number') numbers.push({ ...sign, at });
@@ -94,12 +105,18 @@ function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segmen
     }
     else if (sign.is === 'label') sign.back ? lookedBack.push(sign.to) : announced.push(sign);
     else if (sign.is === 'each' && sign.of !== null) each.push(sign.of);
-    else if (sign.is === 'times') times.push(sign.more ? sign.count + 1 : sign.count);
+    else if (sign.is === 'times') {
+      if (times.length > 0 && worked > 0) timesAgain++;
+      worked = 0;
+      times.push(sign.more ? sign.count + 1 : sign.count);
+    }
     else if (sign.is === 'again') times.push('again');
     else if (sign.is === 'loop' && !ended) loops.push(sign.loop);
+    if (sign.is === 'atom') worked++;
     if (sign.is === 'end') ended = true;
     else if (ended && isWork(sign) && sign.is !== 'again') afterEnd++;
   });
+  const nexts = signs.filter(({ is }, at) => is === 'next' && at > 0).length;
   const has = new Set(signs.map(({ is }) => is));
-  return { signs, candidates, totals, numbers, each, announced, lookedBack, runs, times, loops, has, afterEnd };
+  return { signs, candidates, totals, numbers, each, announced, lookedBack, runs, times, loops, timesAgain, nexts, has, afterEnd };
 }

@@ -82,7 +82,7 @@ export function shapesIn(signs: readonly Sign[]): readonly Candidate[] {
     windows(run, add);
     for (const inner of innerRepeats(run, signs)) found.push(inner);
     const often = withTimes(run, signs);
-    if (often) windows(often, (shape, from, to, bare) => void found.push({ shape, key: keyOf(shape), from, to, bare, inner: true }));
+    if (often) windows(often, (shape, from, to, bare) => void found.push({ shape, key: `inner ${keyOf(shape)}`, from, to, bare, inner: true }));
   }
   return found.sort((a, b) => a.from - b.from);
 }
@@ -142,7 +142,7 @@ function heardIn(sign: Sign, at: number): Omit<Heard, 'close' | 'atOnce'>[] {
   if (sign.is === 'skip' || sign.is === 'chain') return [{ unit: { is: sign.is, count: sign.count }, at, bare: false }];
   if (sign.is === 'number' && sign.value <= 60) return [{ unit: work(sign.value), at, bare: true }];
   if (sign.is === 'total' && !sign.strong && sign.count <= 20) return [{ unit: work(sign.count), at, bare: true }];
-  if (sign.is === 'each' && sign.of !== null && sign.per === 1) return [{ unit: work(sign.of), at, bare: true }];
+  if (sign.is === 'each' && sign.of !== null && sign.per === 1) return [{ unit: work(sign.of), at, bare: false }];
   return [];
 }
 
@@ -153,9 +153,8 @@ function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: nu
     for (let to = from; to < Math.min(run.length, from + MOST_UNITS); to++) {
       const part = run.slice(from, to + 1);
       const bare = part.reduce((sum, each, i) => sum + (each.bare ? bareCost(run, from + i) : 0), 0);
-      // A number at the end is a total, unless other numbers among them are stitches too.
-      const alone = part.filter((each) => each.bare).length === 1 && !part.some(isThrough);
-      if (alone && (part.at(-1)!.bare || (part[0]!.bare && !part[1]?.atOnce))) continue;
+      // A number at the end is a total, and one that stands apart at the beginning too, but where limbs are worked in.
+      if (!part.some(isThrough) && (part.at(-1)!.bare || (part[0]!.bare && !part[1]?.atOnce))) continue;
       if (part.every((each) => each.bare) || (part[0]!.unit.is !== 'work' && part.length < 2)) continue;
       const { units, said } = once(merged(part.map(({ unit }) => unit)));
       const [only] = units;
@@ -195,7 +194,7 @@ function innerRepeats(run: readonly Heard[], signs: readonly Sign[]): Candidate[
           if (times < 2 || times * length > 80 || units.length < 3) continue;
           const shape: Shape = { is: 'units', units, said: 1 };
           const bare = all.filter((each) => each.bare).length > 0 ? 1 : 0;
-          found.push({ shape, key: keyOf(shape), from: run[from]!.at, to: run[to]!.at, bare, inner: true });
+          found.push({ shape, key: `inner ${keyOf(shape)}`, from: run[from]!.at, to: run[to]!.at, bare, inner: true });
         }
       }
     }

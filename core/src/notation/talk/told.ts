@@ -8,7 +8,20 @@ const LEAST_RUN = 2;
  * counts.
  */
 export function toldSigns(signs: readonly Sign[]): readonly Sign[] {
-  return trailingTotals(withoutCorrected(countedAloud(signs)));
+  return trailingTotals(withoutCorrected(namedAloud(countedAloud(signs))));
+}
+
+/** "Single, single, single and then double the next": stitches counted by their names are so many. */
+function namedAloud(signs: readonly Sign[]): Sign[] {
+  const told: Sign[] = [];
+  for (const sign of signs) {
+    const last = told.at(-1);
+    const plain = sign.is === 'atom' && sign.count === 1 && sign.per === 1 && sign.together === 1 && !sign.through;
+    const alike = plain && last?.is === 'atom' && last.per === 1 && last.together === 1 && last.stitch === sign.stitch && !last.through;
+    if (alike && sign.first - last.last === 1 && last.last - last.first >= sign.last - sign.first) told[told.length - 1] = { ...last, count: last.count + 1, last: sign.last, first: last.first };
+    else told.push(sign);
+  }
+  return told;
 }
 
 /** "All the way around, eighteen": a number right after how often, before nothing that is worked, is what there is then. */

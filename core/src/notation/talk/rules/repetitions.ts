@@ -5,7 +5,7 @@ const SETS = '(?:sets?|lots?|times|repeats?|groups?)';
 const ALTOGETHER = '(?:in (?:all|total|the round)|altogether|all together)';
 const WHAT = '(?:plain |straight |tiny |even |normal |more |identical |boring |easy |little |simple |quick )*';
 /** "Five rounds down" and "that gives you twelve rounds three to six" run no rounds. */
-const NOT_DOWN = String.raw`(?! (?:down|up|from|below|above|apart|back|ago|tall|high|#(?!1 )\d+)(?= ))`;
+const NOT_DOWN = String.raw`(?! (?:down|up|from|below|above|apart|back|ago|tall|high|#\d+ (?:through|thru|till|until|~2))(?= ))`;
 
 const times = (count: string | undefined, more = false): Meant => ({ is: 'times', count: num(count), more });
 const run = (count: string | undefined, more: boolean, all = false, of: number | null = null): Meant => ({ is: 'run', count: num(count), more, all, of });

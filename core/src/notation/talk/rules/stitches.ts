@@ -46,7 +46,7 @@ function plain(sc: string): Rule[] {
     rule(`then ${SURE} (?:all )?around`, ([, n]) => each('sc', '1', true, n)),
     rule(`one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`, () => atom({})),
     rule(
-      `(?:the |a )?(?:whole |rest )?(?:round|row)s? (?:where )?(?:of )?(?:nothing happens|nothing|rest)|no shaping|nothing else|plain ${AROUND}|just go a?round|straight(?= (?:up|rounds|now|no|\\.))|straight up|no increases`,
+      `(?:the |a )?(?:whole |rest )?(?:round|row)s? (?:where )?(?:of )?(?:nothing happens|nothing|rest)|no shaping|nothing else|plain ${AROUND}|(?<!~2 )(?:just |you |we )*go (?:just )?(?:once )?a?round(?: once| again)?(?: on the ${SURE}| on those)?|straight(?= (?:up|rounds|now|no|\\.))|straight up|no increases`,
       () => ({ is: 'plain' }),
     ),
     rule(`plain(?= (?:one|in|through|still|just|\\.|${EVERY}))|work (?:it )?(?:even|straight)|a rest (?:round|row)|nothing(?= (?:\\.|i))`, () => ({ is: 'plain' })),
