@@ -28,12 +28,13 @@ async function checkFile(file: string): Promise<Checked> {
   const text = await readText(file);
   if ('refused' in text) return { file, refused: text.refused };
   const talk = readTalk(text.text);
-  if (talk && talk.parts.length === 0) return { file, refused: NO_ROUNDS };
+  if (talk?.parts.length === 0) return { file, refused: NO_ROUNDS };
   const pattern = talk ? talkText(talk) : text.text;
   return { file, report: toReport(pattern, checkPattern(read(pattern))) };
 }
 
-const NO_ROUNDS = 'This is a talk, and no rounds are worked in it. Is it the right one? Its captions may also be in another language.';
+const NO_ROUNDS =
+  'This is a talk, and no rounds are worked in it. Is it the right one? Its captions may also be in another language.';
 
 function codeOf(checked: Checked): number {
   if ('refused' in checked) return 2;

@@ -9,7 +9,25 @@ export type Between = { readonly word: number } & (
   | { readonly is: 'stuffing' }
 );
 
-const TAKES: ReadonlySet<string> = new Set(['grab', 'get', 'take', 'with', 'in', 'use', 'using', 'to', '~2', 'join', 'bring', 'through', 'still', 'change', 'switch', 'pick', "it's"]);
+const TAKES: ReadonlySet<string> = new Set([
+  'grab',
+  'get',
+  'take',
+  'with',
+  'in',
+  'use',
+  'using',
+  'to',
+  '~2',
+  'join',
+  'bring',
+  'through',
+  'still',
+  'change',
+  'switch',
+  'pick',
+  "it's",
+]);
 const THE: ReadonlySet<string> = new Set(['the', 'your', 'my', 'our', 'some', 'a', 'that']);
 
 /** Colours that are taken up, in the order they are said. */
@@ -19,7 +37,10 @@ export function coloursIn(words: readonly Spoken[], from: number, to: number, ba
     const length = colourWordsAt(words, at);
     if (length === 0) continue;
     const before = THE.has(words[at - 1]?.key ?? '') ? words[at - 2]?.key : words[at - 1]?.key;
-    const name = words.slice(at, at + length).map(({ key }) => key).join(' ');
+    const name = words
+      .slice(at, at + length)
+      .map(({ key }) => key)
+      .join(' ');
     // "Wings! Dark brown.", "the arms, green": near a part's name a colour needs no verb.
     if (TAKES.has(before ?? '') || at < bare) found.push({ is: 'colour', name, word: at });
     at += length - 1;
@@ -27,7 +48,20 @@ export function coloursIn(words: readonly Spoken[], from: number, to: number, ba
   return found;
 }
 
-const IN_GOES: ReadonlySet<string> = new Set(['put', 'pop', 'push', 'set', 'place', 'add', 'insert', 'go', 'goes', 'attach', 'in', 'between']);
+const IN_GOES: ReadonlySet<string> = new Set([
+  'put',
+  'pop',
+  'push',
+  'set',
+  'place',
+  'add',
+  'insert',
+  'go',
+  'goes',
+  'attach',
+  'in',
+  'between',
+]);
 /** Words round about that say that eyes are set. */
 const REACH = 12;
 /** Words after it that say where. */
@@ -41,8 +75,13 @@ export function donesIn(words: readonly Spoken[], signs: readonly Sign[], from: 
     const near = words.slice(Math.max(from, sign.first - REACH), sign.last + REACH);
     const denied = words.slice(Math.max(0, sign.first - 3), sign.first).some(({ key }) => NOT.has(key));
     if (denied || (sign.is === 'eyes' && !near.some(({ key }) => IN_GOES.has(key)))) continue;
-    if (found.some((each) => each.is === (sign.is === 'eyes' ? 'eyes' : 'stuffing') && sign.first - each.word < 2 * WHERE)) continue;
-    found.push(sign.is === 'stuff' ? { is: 'stuffing', word: sign.first } : { is: 'eyes', word: sign.first, ...whereIn(words.slice(sign.first, sign.last + WHERE)) });
+    if (found.some((each) => each.is === (sign.is === 'eyes' ? 'eyes' : 'stuffing') && sign.first - each.word < 2 * WHERE))
+      continue;
+    found.push(
+      sign.is === 'stuff'
+        ? { is: 'stuffing', word: sign.first }
+        : { is: 'eyes', word: sign.first, ...whereIn(words.slice(sign.first, sign.last + WHERE)) },
+    );
   }
   return found;
 }
@@ -54,7 +93,8 @@ function whereIn(words: readonly Spoken[]): { readonly rounds: readonly [number,
   const text = words.map(({ key }) => key).join(' ');
   const between = /between (?:the )?(?:rounds? |rows? )?[#%](\d+) (?:and|&|~2) (?:the )?(?:rounds? |rows? )?[#%](\d+)/.exec(text);
   const apart = /#(\d+) (?:stitch(?:es)? |sts )?(?:between|in between|apart|in the middle)/.exec(text);
-  const labelled = between && /rounds?|rows?/.test(`${between[0]} ${text.slice(between.index, between.index + between[0].length + 8)}`);
+  const labelled =
+    between && /rounds?|rows?/.test(`${between[0]} ${text.slice(between.index, between.index + between[0].length + 8)}`);
   return {
     rounds: between && labelled ? [Number(between[1]), Number(between[2])] : null,
     apart: apart ? Number(apart[1]) : null,

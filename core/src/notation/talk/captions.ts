@@ -48,7 +48,11 @@ function secondsIn([hours, minutes, seconds, part]: readonly (string | undefined
   return Number(hours ?? 0) * 3600 + Number(minutes) * 60 + Number(seconds) + Number(`0.${part ?? 0}`);
 }
 
-type Open = { readonly from: number; readonly to: number | null; readonly spans: readonly Span[] };
+interface Open {
+  readonly from: number;
+  readonly to: number | null;
+  readonly spans: readonly Span[];
+}
 
 function arrowCues(lines: readonly Line[]): Open[] {
   const cues: Open[] = [];

@@ -50,14 +50,22 @@ export function chainOf(signs: readonly Sign[], words: readonly Spoken[], progre
     if (at % 32 === 0 && progress?.(at / signs.length) === false) return [];
     const here = best(ways[at]!);
     ways[at] = here;
-    for (const way of [...here, ...midwayFrom(signs, at, here)]) keep(ways[at + 1]!, { ...way, cost: way.cost + skipCost(signs[at]!, way, numbers.has(at)), ended: way.ended || signs[at]!.is === 'end', told: null, earlier: way });
+    for (const way of [...here, ...midwayFrom(signs, at, here)])
+      keep(ways[at + 1]!, {
+        ...way,
+        cost: way.cost + skipCost(signs[at]!, way, numbers.has(at)),
+        ended: way.ended || signs[at]!.is === 'end',
+        told: null,
+        earlier: way,
+      });
     if (begins[at] === Infinity) continue;
     for (let to = at + 1; to <= Math.min(signs.length, at + MOST_SIGNS); to++) {
       if (to < signs.length && begins[to] === Infinity && !mayEnd(signs, to)) continue;
       if (tooManyLabels(signs, at, to)) break;
       const segment = segmentAt(at, to);
       if (segment.candidates.length > 0 && segment.candidates[0]!.unexplained > MOST_UNEXPLAINED) break;
-      if (segment.candidates.length === 0 && !segment.signs.some(({ is }) => is === 'label' || is === 'run' || is === 'again')) continue;
+      if (segment.candidates.length === 0 && !segment.signs.some(({ is }) => is === 'label' || is === 'run' || is === 'again'))
+        continue;
       for (const way of here) for (const next of taken(way, segment, at, to, begins[at]!)) keep(ways[to]!, next);
     }
   }
@@ -109,7 +117,12 @@ function taken(way: Way, segment: Segment, from: number, to: number, begin: numb
     const before = told.starts ? OUTSIDE : way.before;
     const own = Array.from({ length: told.last - told.first + 1 }, () => count);
     return {
-      before: { count, number: told.last, counts: [...own, ...before.counts].slice(0, 6), partEnd: told.starts ? partEnd : before.partEnd },
+      before: {
+        count,
+        number: told.last,
+        counts: [...own, ...before.counts].slice(0, 6),
+        partEnd: told.starts ? partEnd : before.partEnd,
+      },
       inPart: true,
       ended: segment.has.has('end'),
       cost: way.cost + begin + told.cost,
@@ -166,10 +179,24 @@ function beginCost(signs: readonly Sign[], words: readonly Spoken[], at: number)
 
 /** "A plain one, one in each": said twice at once it is one round. */
 function isPlainSign(sign: Sign): boolean {
-  return sign.is === 'plain' || (sign.is === 'each' && sign.per === 1) || (sign.is === 'atom' && sign.per === 1 && sign.together === 1);
+  return (
+    sign.is === 'plain' || (sign.is === 'each' && sign.per === 1) || (sign.is === 'atom' && sign.per === 1 && sign.together === 1)
+  );
 }
 
-const THEN: ReadonlySet<string> = new Set(['then', 'next', 'now', 'okay', 'ok', 'after', 'here', 'alright', 'right', 'finally', 'so']);
+const THEN: ReadonlySet<string> = new Set([
+  'then',
+  'next',
+  'now',
+  'okay',
+  'ok',
+  'after',
+  'here',
+  'alright',
+  'right',
+  'finally',
+  'so',
+]);
 
 /** A number that may be stitches, or a round's. */
 function isNumber(sign: Sign): boolean {

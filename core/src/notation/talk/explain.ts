@@ -29,23 +29,24 @@ export interface ToldRounds {
 
 /** The cheapest explanation of a stretch and the next that says something else. Empty where there is none. */
 export function explain(segment: Segment, before: Before): readonly ToldRounds[] {
-  let best: ToldRounds | null = null;
-  let other: ToldRounds | null = null;
-  const offer = (told: ToldRounds): void => {
-    if (!best || told.cost < best.cost) {
-      if (best && differs(best, told)) other = best;
-      else if (other && !differs(other, told)) other = null;
-      best = told;
-    } else if (differs(told, best) && (!other || told.cost < other.cost)) other = told;
-  };
-  const tried = [...segment.candidates, ...unheardIn(segment, before)];
-  for (const candidate of tried) {
+  const found: ToldRounds[] = [];
+  let least = Infinity;
+  for (const candidate of segment.candidates) {
     // Sorted by what they leave unexplained: what comes after cannot make up for that.
-    if (best !== null && candidate.unexplained + candidate.bare * COST.bare - MOST_GAINED > (best as ToldRounds).cost + 1) continue;
-    const fits = candidate.shape.is === 'unheard' || candidate.key === UNHEARD ? [unheardFit(segment, before)] : fitsOf(segment, candidate, before);
-    for (const fit of fits) for (const told of roundsOf(segment, candidate, fit, before)) offer(told);
+    if (candidate.unexplained + candidate.bare * COST.bare - MOST_GAINED > least + 1) continue;
+    for (const fit of fitsOf(segment, candidate, before)) found.push(...roundsOf(segment, candidate, fit, before));
+    for (const { cost } of found) least = Math.min(least, cost);
   }
-  return [best, other].flatMap((each) => (each === null ? [] : [each as ToldRounds]));
+  for (const candidate of unheardIn(segment, before))
+    found.push(...roundsOf(segment, candidate, unheardFit(segment, before), before));
+  return cheapest(found);
+}
+
+function cheapest(found: readonly ToldRounds[]): readonly ToldRounds[] {
+  const [best] = found.length === 0 ? [] : [found.reduce((a, b) => (b.cost < a.cost ? b : a))];
+  if (!best) return [];
+  const others = found.filter((told) => differs(told, best));
+  return others.length === 0 ? [best] : [best, others.reduce((a, b) => (b.cost < a.cost ? b : a))];
 }
 
 /** The most that totals, numbers and repeats can take off the cost of an explanation. */
@@ -56,15 +57,15 @@ function differs(a: ToldRounds, b: ToldRounds): boolean {
 }
 
 const PLAIN: Shape = { is: 'each', stitch: 'sc', per: 1, together: 1 };
-const UNHEARD = 'unheard';
 
 /** Rounds of which only their number or their total was heard: plain where the count stays, else unknown. */
 function unheardIn(segment: Segment, before: Before): Tried[] {
   const { announced, runs, has, signs } = segment;
   const said = announced.length > 0 || runs.length > 0 || has.has('next') || has.has('again');
-  if (before.count === null || before.number === 0 || !said || signs.some((sign) => isWork(sign) && sign.is !== 'again')) return [];
+  if (before.count === null || before.number === 0 || !said || signs.some((sign) => isWork(sign) && sign.is !== 'again'))
+    return [];
   const shape: Shape = unheardFit(segment, before).makes === before.count ? PLAIN : { is: 'unheard' };
-  return [{ shape, key: UNHEARD, from: 0, to: -1, bare: 0, unexplained: 0 }];
+  return [{ shape, key: 'unheard', from: 0, to: -1, bare: 0, unexplained: 0 }];
 }
 
 function unheardFit({ totals, has }: Segment, before: Before): Fit {
@@ -80,8 +81,16 @@ function roundsOf(segment: Segment, candidate: Tried, fit: Fit, before: Before):
   const starts = isStart(candidate.shape) || (before.number === 0 && before.count !== null);
   const totals = totalCosts(segment, candidate, fit, before);
   const open = segment.has.has('open') && !starts;
-  const changes = fit.makes !== before.count || (before.count !== null && fit.uses !== before.count);
-  const base = candidate.unexplained + fit.cost + totals.cost + candidate.bare * COST.bare + segment.afterEnd * COST.afterEnd + segment.timesAgain * COST.timesAgain + segment.nexts * COST.next + (mixes(segment.loops) ? COST.loops : 0);
+  const changes = fit.makes !== before.count || fit.uses !== before.count;
+  const base =
+    candidate.unexplained +
+    fit.cost +
+    totals.cost +
+    candidate.bare * COST.bare +
+    segment.afterEnd * COST.afterEnd +
+    segment.timesAgain * COST.timesAgain +
+    segment.nexts * COST.next +
+    (mixes(segment.loops) ? COST.loops : 0);
   return runsFor(segment, starts, candidate.to, before).map((run): ToldRounds => {
     const numbers = numberCosts(segment, run.rounds, starts, before, candidate.shape.is === 'joined');
     const alike = run.rounds === 1 ? 0 : changes ? COST.runChanges : candidate.shape.is === 'each' ? 0 : COST.runOfWork;

@@ -32,7 +32,11 @@ export function isStart(shape: Shape): boolean {
 }
 
 /** All ways in which a shape may go round above what is below. */
-export function fitsOf(segment: Segment, { shape, inner = false }: Pick<Tried, 'shape' | 'inner'>, before: Before): readonly Fit[] {
+export function fitsOf(
+  segment: Segment,
+  { shape, inner = false }: Pick<Tried, 'shape' | 'inner'>,
+  before: Before,
+): readonly Fit[] {
   if (isStart(shape)) return before.number > 0 || before.count === null ? [] : startFits(shape, before);
   if (before.number === 0 && before.count !== null) return edgeFits(segment, shape);
   if (shape.is === 'each') return eachFits(segment, shape, before.count);
@@ -58,7 +62,9 @@ function startFits(shape: Shape, { partEnd }: Before): readonly Fit[] {
 function edgeFits({ totals }: Segment, shape: Shape): readonly Fit[] {
   if (shape.is !== 'units' || !shape.units.every(isPlain)) return [];
   const makes = makesOf(shape.units);
-  return makes >= 3 && totals.some(({ count }) => count === makes) ? [{ times: 1, uses: null, makes, cost: COST.onEdge - 1, doubts: [] }] : [];
+  return makes >= 3 && totals.some(({ count }) => count === makes)
+    ? [{ times: 1, uses: null, makes, cost: COST.onEdge - 1, doubts: [] }]
+    : [];
 }
 
 function eachFits({ totals }: Segment, shape: Shape & { is: 'each' }, count: number | null): readonly Fit[] {

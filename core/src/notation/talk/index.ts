@@ -1,4 +1,5 @@
 export { cuesOf, type Cue } from './captions.js';
 export { describeDoubt } from './describe-doubt.js';
 export type { Doubt } from './doubt.js';
-export { MOST_TALK, readTalk, talkText, type Talk, type TalkLine, type TalkPart } from './talk.js';
+export type { TalkLine, TalkPart } from './parts.js';
+export { MOST_TALK, readTalk, talkText, type Talk } from './talk.js';

@@ -71,7 +71,9 @@ function grouped(items: readonly Item[]): Item[] {
     return times;
   };
   for (let length = 2; length <= 4; length++) {
-    const begins = items.map((_, from) => from).filter((from) => from + 3 * length <= items.length && timesFrom(from, length) >= 3);
+    const begins = items
+      .map((_, from) => from)
+      .filter((from) => from + 3 * length <= items.length && timesFrom(from, length) >= 3);
     // A repeat begins with its plain stitches, as people write it.
     const from = begins.find((at) => isPlain(items[at]!)) ?? begins[0];
     if (from === undefined) continue;
@@ -101,7 +103,13 @@ function work(part: Partial<Omit<Work, 'kind'>>): Work {
 /** "R6–R12: sc around (30) (at 4:26, in doubt: …)" */
 export function lineOf(told: ToldRounds, instruction: string, seconds: number, doubts: readonly Doubt[], flat: boolean): string {
   const { first, last, stated } = told;
-  const label = flat ? (first === last ? `Row ${first}` : `Rows ${first}–${last}`) : first === last ? `R${first}` : `R${first}–R${last}`;
+  const label = flat
+    ? first === last
+      ? `Row ${first}`
+      : `Rows ${first}–${last}`
+    : first === last
+      ? `R${first}`
+      : `R${first}–R${last}`;
   const total = stated === null ? '' : ` (${stated})`;
   const doubt = doubts.length === 0 ? '' : `, in doubt: ${doubts.map(describeDoubt).join('; ')}`;
   return `${label}: ${instruction}${total} (at ${printTime(seconds)}${doubt})`;

@@ -13,13 +13,18 @@ export interface Stretch {
 }
 
 /** The parts of a talk by their rounds, with the words that may speak of them. */
-export function stretchesOf(told: readonly Told[], signs: readonly Sign[], words: readonly Spoken[]): { readonly told: readonly Told[]; readonly words: Stretch }[] {
+export function stretchesOf(
+  told: readonly Told[],
+  signs: readonly Sign[],
+  words: readonly Spoken[],
+): { readonly told: readonly Told[]; readonly words: Stretch }[] {
   const parts: Told[][] = [];
   for (const each of told) {
     if (each.rounds.starts || parts.length === 0) parts.push([]);
     parts.at(-1)!.push(each);
   }
-  const firstWord = ({ from, to }: Told): number => (signs.slice(from, to).find(({ is }) => is !== 'number') ?? signs[from]!).first;
+  const firstWord = ({ from, to }: Told): number =>
+    (signs.slice(from, to).find(({ is }) => is !== 'number') ?? signs[from]!).first;
   const lastWork = ({ from, to }: Told): number => {
     const own = signs.slice(from, to);
     const over = own.findIndex(({ is }) => is === 'copies' || is === 'end');
@@ -34,7 +39,19 @@ export function stretchesOf(told: readonly Told[], signs: readonly Sign[], words
 }
 
 /** Signs after which a round's own words are over. */
-const ENDS: ReadonlySet<Sign['is']> = new Set(['atom', 'each', 'every', 'total', 'times', 'around', 'run', 'into', 'plain', 'label', 'open']);
+const ENDS: ReadonlySet<Sign['is']> = new Set([
+  'atom',
+  'each',
+  'every',
+  'total',
+  'times',
+  'around',
+  'run',
+  'into',
+  'plain',
+  'label',
+  'open',
+]);
 
 /** Nouns that patterns call their parts (our own list). */
 const PARTS: ReadonlySet<string> = new Set(
@@ -102,7 +119,12 @@ export function nameOf(words: readonly Spoken[], { from, start, to }: Stretch, n
   for (const [pattern, weight] of PATTERNS) {
     for (const match of text.matchAll(pattern)) {
       const offset = match.index + match[0].length;
-      const first = begin + Math.max(0, offsets.findLastIndex((each) => each <= offset));
+      const first =
+        begin +
+        Math.max(
+          0,
+          offsets.findLastIndex((each) => each <= offset),
+        );
       const named = nounsAt(words, first, naming.colours);
       if (!named) continue;
       const score = weightOf(words, first, weight, naming) + scoreOf(words, named, start, naming);
@@ -114,11 +136,17 @@ export function nameOf(words: readonly Spoken[], { from, start, to }: Stretch, n
 
 /** "Some cream for the cuffs" lists yarn, and names no part that is begun. */
 function weightOf(words: readonly Spoken[], at: number, weight: number, { colours }: Naming): number {
-  const lists = words[at - 2]?.key === '~4' && [1, 2, 3].some((back) => colours(at - 2 - back) > 0 || words[at - 2 - back]?.key === 'yarn');
+  const lists =
+    words[at - 2]?.key === '~4' && [1, 2, 3].some((back) => colours(at - 2 - back) > 0 || words[at - 2 - back]?.key === 'yarn');
   return lists ? 0 : weight;
 }
 
-function scoreOf(words: readonly Spoken[], { name, at }: Omit<Named, 'score'>, start: number, { title, joined, used }: Naming): number {
+function scoreOf(
+  words: readonly Spoken[],
+  { name, at }: Omit<Named, 'score'>,
+  start: number,
+  { title, joined, used }: Naming,
+): number {
   const known = isPartWord(name.split(' ').at(-1)!) ? 2.5 : 0;
   const near = at <= start + 2 ? 1.5 * (1 - (start - at) / WORDS_BEFORE) : joined ? 1 : -1;
   const often = Math.min(1.5, 0.3 * mentions(words, name));
@@ -129,7 +157,12 @@ function scoreOf(words: readonly Spoken[], { name, at }: Omit<Named, 'score'>, s
 }
 
 function isPartWord(word: string): boolean {
-  return PARTS.has(word) || PARTS.has(word.replace(/(?:es|s)$/, '')) || PARTS.has(word.replace(/s$/, '')) || PARTS.has(word.replace(/ves$/, 'f'));
+  return (
+    PARTS.has(word) ||
+    PARTS.has(word.replace(/(?:es|s)$/, '')) ||
+    PARTS.has(word.replace(/s$/, '')) ||
+    PARTS.has(word.replace(/ves$/, 'f'))
+  );
 }
 
 /** The noun at a word, of two words where the second one belongs to it: "eye stalks", "night cap", but not "legs brown". */
@@ -154,7 +187,12 @@ function mentions(words: readonly Spoken[], name: string): number {
 }
 
 /** How many of a part are made, by what is said before it and after its last round. */
-export function copiesOf(signs: readonly Sign[], { from, start, to, until }: Stretch, named: Named | null, nextNamedAt: number): number | null {
+export function copiesOf(
+  signs: readonly Sign[],
+  { from, start, to, until }: Stretch,
+  named: Named | null,
+  nextNamedAt: number,
+): number | null {
   const begin = Math.max(from, named ? named.at - 8 : start - 40);
   let count: number | null = null;
   let more = 0;

@@ -1,7 +1,7 @@
 import type { Loop } from '../stitch.js';
 import { besideCost, besideNumber } from './beside.js';
 import { COST } from './cost.js';
-import { candidatesIn, shapesIn, type Candidate } from './shape.js';
+import { candidatesIn, shapesIn, type Candidate } from './candidates.js';
 import { isWork, type Meant, type Sign } from './sign.js';
 
 type SignOf<Is extends Meant['is']> = Extract<Sign, { readonly is: Is }>;
@@ -44,7 +44,11 @@ export function segmentsOf(signs: readonly Sign[], before: ReadonlyMap<number, n
     const known = sums.get(key);
     if (known) return known;
     const all = new Float64Array(signs.length + 1);
-    signs.forEach((sign, at) => (all[at + 1] = all[at]! + (before.has(at) ? besideNumber(shape, before.get(at)!) : isWork(sign) ? besideCost(shape, sign) : 0)));
+    signs.forEach(
+      (sign, at) =>
+        (all[at + 1] =
+          all[at]! + (before.has(at) ? besideNumber(shape, before.get(at)!) : isWork(sign) ? besideCost(shape, sign) : 0)),
+    );
     sums.set(key, all);
     return all;
   };
@@ -84,39 +88,42 @@ function isPlainAtom({ per, together, through }: SignOf<'atom'>): boolean {
 const CLOSE = 2;
 
 function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segment {
-  const totals: At<SignOf<'total'>>[] = [];
-  const numbers: At<SignOf<'number'>>[] = [];
-  const runs: At<SignOf<'run'>>[] = [];
-  const announced: SignOf<'label'>[] = [];
-  const lookedBack: number[] = [];
-  const each: number[] = [];
-  const times: (number | 'again')[] = [];
-  const loops: Loop[] = [];
-  let ended = false;
-  let afterEnd = 0;
-  let timesAgain = 0;
-  let worked = 0;
-  signs.forEach((sign, at) => {
-    if (sign.is === 'total') totals.push({ ...sign, at });
-    else if (sign.is === 'number') numbers.push({ ...sign, at });
-    else if (sign.is === 'run') {
-      runs.push({ ...sign, at });
-      if (sign.of !== null) each.push(sign.of);
-    }
-    else if (sign.is === 'label') sign.back ? lookedBack.push(sign.to) : announced.push(sign);
-    else if (sign.is === 'each' && sign.of !== null) each.push(sign.of);
-    else if (sign.is === 'times') {
-      if (times.length > 0 && worked > 0) timesAgain++;
-      worked = 0;
-      times.push(sign.more ? sign.count + 1 : sign.count);
-    }
-    else if (sign.is === 'again') times.push('again');
-    else if (sign.is === 'loop' && !ended) loops.push(sign.loop);
-    if (sign.is === 'atom') worked++;
-    if (sign.is === 'end') ended = true;
-    else if (ended && isWork(sign) && sign.is !== 'again') afterEnd++;
-  });
-  const nexts = signs.filter(({ is }, at) => is === 'next' && at > 0).length;
-  const has = new Set(signs.map(({ is }) => is));
-  return { signs, candidates, totals, numbers, each, announced, lookedBack, runs, times, loops, timesAgain, nexts, has, afterEnd };
+  const ends = signs.findIndex(({ is }) => is === 'end');
+  const before = ends < 0 ? signs : signs.slice(0, ends);
+  const labels = pick(signs, 'label');
+  return {
+    signs,
+    candidates,
+    totals: pick(signs, 'total'),
+    numbers: pick(signs, 'number'),
+    each: signs.flatMap((sign) => ((sign.is === 'each' || sign.is === 'run') && sign.of !== null ? [sign.of] : [])),
+    announced: labels.filter(({ back }) => !back),
+    lookedBack: labels.flatMap(({ back, to }) => (back ? [to] : [])),
+    runs: pick(signs, 'run'),
+    times: signs.flatMap((sign): (number | 'again')[] =>
+      sign.is === 'times' ? [sign.more ? sign.count + 1 : sign.count] : sign.is === 'again' ? ['again'] : [],
+    ),
+    loops: pick(before, 'loop').map(({ loop }) => loop),
+    timesAgain: timesAgainIn(signs),
+    nexts: pick(signs, 'next').filter(({ at }) => at > 0).length,
+    has: new Set(signs.map(({ is }) => is)),
+    afterEnd: signs.slice(before.length).filter((sign) => isWork(sign) && sign.is !== 'again').length,
+  };
+}
+
+function pick<Is extends Meant['is']>(signs: readonly Sign[], is: Is): At<SignOf<Is>>[] {
+  return signs.flatMap((sign, at) => (sign.is === is ? [{ ...(sign as SignOf<Is>), at }] : []));
+}
+
+/** How often it is said how often, where it was said before and stitches were named since. */
+function timesAgainIn(signs: readonly Sign[]): number {
+  let again = 0;
+  let said = false;
+  let worked = false;
+  for (const { is } of signs) {
+    if (is === 'times' && said && worked) again++;
+    if (is === 'times' || (is === 'around' && worked)) [said, worked] = [true, false];
+    if (is === 'atom') worked = true;
+  }
+  return again;
 }

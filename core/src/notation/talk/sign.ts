@@ -30,7 +30,10 @@ export type Meant =
   | { readonly is: 'number'; readonly value: number; readonly sure: boolean }
   /** How often; `more` where what was said once goes before it. */
   | { readonly is: 'times'; readonly count: number; readonly more: boolean }
-  | { readonly is: 'around' | 'again' | 'plain' | 'ring' | 'turn' | 'second chain' | 'other side' | 'join' | 'joined' | 'open' | 'end' }
+  | {
+      readonly is:
+        'around' | 'again' | 'plain' | 'ring' | 'turn' | 'second chain' | 'other side' | 'join' | 'joined' | 'open' | 'end';
+    }
   /** How many stitches there are after the round, `back` rounds ago; `strong` where the words say nothing else. */
   | { readonly is: 'total'; readonly count: number; readonly strong: boolean; readonly back: number }
   /** A round's number or a range of them. `back` where one is looked back upon. */

@@ -17,8 +17,10 @@ function namedAloud(signs: readonly Sign[]): Sign[] {
   for (const sign of signs) {
     const last = told.at(-1);
     const plain = sign.is === 'atom' && sign.count === 1 && sign.per === 1 && sign.together === 1 && !sign.through;
-    const alike = plain && last?.is === 'atom' && last.per === 1 && last.together === 1 && last.stitch === sign.stitch && !last.through;
-    if (alike && sign.first - last.last === 1 && last.last - last.first >= sign.last - sign.first) told[told.length - 1] = { ...last, count: last.count + 1, last: sign.last, first: last.first };
+    const alike =
+      plain && last?.is === 'atom' && last.per === 1 && last.together === 1 && last.stitch === sign.stitch && !last.through;
+    if (alike && sign.first - last.last === 1 && last.last - last.first >= sign.last - sign.first)
+      told[told.length - 1] = { ...last, count: last.count + 1, last: sign.last, first: last.first };
     else told.push(sign);
   }
   return told;
@@ -55,14 +57,13 @@ function aloudFrom(signs: readonly Sign[], at: number): number {
   const begin = signs[at];
   if (begin?.is !== 'number' || (begin.value !== 1 && begin.value !== 2)) return 0;
   const step = begin.value;
-  let length = 1;
-  while (true) {
+  const goesOn = (length: number): boolean => {
     const next = signs[at + length];
-    const close = next && next.first - signs[at + length - 1]!.last <= 2;
-    const value = next?.is === 'number' ? next.value : null;
-    if (!close || value !== begin.value + step * length) break;
-    length++;
-  }
+    const close = next !== undefined && next.first - signs[at + length - 1]!.last <= 2;
+    return close && next.is === 'number' && next.value === begin.value + step * length;
+  };
+  let length = 1;
+  while (goesOn(length)) length++;
   return step === 2 && length < 3 ? 0 : length;
 }
 
@@ -74,9 +75,13 @@ function withoutCorrected(signs: readonly Sign[]): Sign[] {
   const dropped = new Set<number>();
   signs.forEach((sign, i) => {
     if (sign.is !== 'correction') return;
-    const slip = signs.findLastIndex((each, at) => at < i && sign.first - each.last <= REACH_BACK && !dropped.has(at) && hasNumber(each));
+    const slip = signs.findLastIndex(
+      (each, at) => at < i && sign.first - each.last <= REACH_BACK && !dropped.has(at) && hasNumber(each),
+    );
     if (slip < 0) return;
-    const right = signs.findIndex((each, at) => at > i && each.first - sign.last <= REACH_ON && hasNumber(each) && isOfKind(signs[slip]!, each));
+    const right = signs.findIndex(
+      (each, at) => at > i && each.first - sign.last <= REACH_ON && hasNumber(each) && isOfKind(signs[slip]!, each),
+    );
     if (right >= 0 && countOf(signs[slip]!) !== countOf(signs[right]!)) dropped.add(slip);
   });
   return signs.filter((sign, at) => !dropped.has(at) && sign.is !== 'correction');

@@ -27,9 +27,7 @@ export function spokenWords(text: string, cues: readonly Cue[]): readonly Spoken
 
 function wordsOfCue(text: string, cue: Cue): Spoken[] {
   const tokens = cue.spans.flatMap((span) => {
-    const bare = text
-      .slice(span.from, span.to)
-      .replace(NO_WORDS, (match) => ' '.repeat(match.length));
+    const bare = text.slice(span.from, span.to).replace(NO_WORDS, (match) => ' '.repeat(match.length));
     return tokenize(bare).map((token) => ({ ...token, from: token.from + span.from, to: token.to + span.from }));
   });
   let comma = false;

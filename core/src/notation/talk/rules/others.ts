@@ -1,7 +1,8 @@
 import type { Meant } from '../sign.js';
 import { N, num, rule, type Rule } from './rule.js';
 
-const THESE = '(?:of (?:these|those|them)|legs|arms|wings|ears|feet|leaves|fins|tails|horns|paws|spikes|petals|stalks|hands|flippers|thumbs|antennae|tentacles|antlers|cheeks|spots)';
+const THESE =
+  '(?:of (?:these|those|them)|legs|arms|wings|ears|feet|leaves|fins|tails|horns|paws|spikes|petals|stalks|hands|flippers|thumbs|antennae|tentacles|antlers|cheeks|spots)';
 const NEEDS = "(?:make|makes|making|need|needs|got|has|have|you'll need|we'll need|want|wants|so it's|that it's|work)";
 
 const made = (count: number, more: boolean): Meant => ({ is: 'copies', count, more });
@@ -12,11 +13,22 @@ const COPIES: readonly Rule[] = [
     `(?:and |now |then )*(?:make|do|work|need|you'll need|want|crochet) (?:a |the |your )?(?:%2|second)(?: one| leg| arm| wing| ear| foot)?|(?:and |now )(?:a |the )%2 (?:one|leg|arm|wing|ear|foot)|again ~4 the other(?: side| one)?`,
     () => made(1, true),
   ),
-  rule(`(?:make|do|crochet|work) another(?: one| leg| arm| wing| ear| foot)?|another one (?:just like|exactly|the same|of these)|(?:make|do) (?:this|that|it|the same|all of that) (?:again|twice)`, () => made(1, true)),
+  rule(
+    `(?:make|do|crochet|work) another(?: one| leg| arm| wing| ear| foot)?|another one (?:just like|exactly|the same|of these)|(?:make|do) (?:this|that|it|the same|all of that) (?:again|twice)`,
+    () => made(1, true),
+  ),
   rule(String.raw`(?:then )?one more in (?:the |an? )?\S+|then one more(?! (?:round|row)(?= ))`, () => made(1, true)),
-  rule(String.raw`(?:make|do|need|you need|then you need|crochet) ${N} more(?: (?:${THESE}|\S+ (?:just|exactly|the same)))?`, ([, n]) => made(num(n), true)),
-  rule(`${NEEDS} (?:a pair|a set) of (?:these|those|them)|(?:there's |it's )?a pair of (?:these|those|them)|so this is twice`, () => made(2, false)),
-  rule(`${NEEDS} (?:~4 )?${N} (?:${THESE}|(?:all )?(?:together|altogether|in total|in all|the same))`, ([, n]) => made(num(n), false)),
+  rule(
+    String.raw`(?:make|do|need|you need|then you need|crochet) ${N} more(?: (?:${THESE}|\S+ (?:just|exactly|the same)))?`,
+    ([, n]) => made(num(n), true),
+  ),
+  rule(
+    `${NEEDS} (?:a pair|a set) of (?:these|those|them)|(?:there's |it's )?a pair of (?:these|those|them)|so this is twice`,
+    () => made(2, false),
+  ),
+  rule(`${NEEDS} (?:~4 )?${N} (?:${THESE}|(?:all )?(?:together|altogether|in total|in all|the same))`, ([, n]) =>
+    made(num(n), false),
+  ),
   rule(`(?:make|need|crochet) ${N}(?= (?:\\.|in total))`, ([, n]) => made(num(n), false)),
   rule(`${N} of (?:these|those|them)|there's ~2 of (?:them|these|those)`, ([, n]) => made(num(n ?? '2'), false)),
 ];
@@ -36,6 +48,9 @@ export const OTHERS: readonly Rule[] = [
   ),
   ...COPIES,
   rule(String.raw`(?:safety )?eyes?(?! (?:patch|stalk|lid|brow))`, () => ({ is: 'eyes' })),
-  rule(`(?:and |now |then |start (?:~2 |to )?|keep )*(?:re)?stuff(?:ing)?(?= (?:it|him|her|the|that|this|now|up|in|firmly|lightly|%1|a|as|\\.|and|nose|little|your|really))`, () => ({ is: 'stuff' })),
+  rule(
+    `(?:and |now |then |start (?:~2 |to )?|keep )*(?:re)?stuff(?:ing)?(?= (?:it|him|her|the|that|this|now|up|in|firmly|lightly|%1|a|as|\\.|and|nose|little|your|really))`,
+    () => ({ is: 'stuff' }),
+  ),
   rule(`(?:and )?sew(?: on| it| them| the| a| your|ing)?`, () => ({ is: 'sew' })),
 ];

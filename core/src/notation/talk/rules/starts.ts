@@ -3,7 +3,8 @@ import type { Meant } from '../sign.js';
 import { anyStitch, N, nothing, num, rule, type Rule, type StitchRow, SURE } from './rule.js';
 
 const RING = '(?:magic |adjustable |sliding |slip |double )(?:ring|loop|circle)';
-const INTO = '(?:in|into|~2|inside|in ~2) (?:the |a |your |that |our |my |an |this )?(?:magic |adjustable )?(?:ring|loop|circle|centre|center)|into it|in it|in that|(?:in|into) there';
+const INTO =
+  '(?:in|into|~2|inside|in ~2) (?:the |a |your |that |our |my |an |this )?(?:magic |adjustable )?(?:ring|loop|circle|centre|center)|into it|in it|in that|(?:in|into) there';
 const SECOND = '(?:in|into|from) (?:the )?%2 (?:chain|stitch|one|loop)(?: (?:from|away from) (?:the|your|our) hook)?';
 
 /** How parts begin, and what is worked before their first stitches. */
@@ -19,14 +20,25 @@ export function startsSaid(rows: readonly StitchRow[]): readonly Rule[] {
   });
   return [
     rule(`${N} (${any} |stitches )?(?:${INTO})`, ([, n, words]) => into(n, words)),
-    rule(`(?:${RING}|ring) (?:chain one )?(?:(?:and|with|put|work) )*${N}(?= (?:${any}|\\.|in|and|so|then))(?: (${any}))?(?: (?:${INTO}))?`, ([, n, words]) => into(n, words)),
+    rule(
+      `(?:${RING}|ring) (?:chain one )?(?:(?:and|with|put|work) )*${N}(?= (?:${any}|\\.|in|and|so|then))(?: (${any}))?(?: (?:${INTO}))?`,
+      ([, n, words]) => into(n, words),
+    ),
     rule(`${N} (${any} )?${SECOND}`, ([, n, words]) => into(n, words, 'chain 2')),
     rule(`(?:start(?:ing)? )?${SECOND}`, () => ({ is: 'second chain' })),
-    rule(`(?:(?:a|the|your|our|my|another) )?${RING}|(?:a|the|your) ring(?= (?:\\.|with|and|~4|#))|ring(?= (?:\\.|#))`, () => ({ is: 'ring' })),
-    rule(`chains? (?:a |of |up )?${SURE}|chain ${N}|a chain of ${N}`, ([, a, b, c]) => ({ is: 'chain', count: num(a ?? b ?? c) })),
+    rule(`(?:(?:a|the|your|our|my|another) )?${RING}|(?:a|the|your) ring(?= (?:\\.|with|and|~4|#))|ring(?= (?:\\.|#))`, () => ({
+      is: 'ring',
+    })),
+    rule(`chains? (?:a |of |up )?${SURE}|chain ${N}|a chain of ${N}`, ([, a, b, c]) => ({
+      is: 'chain',
+      count: num(a ?? b ?? c),
+    })),
     rule(`${SURE} chains?(?= (?:\\.|and|then|~2))`, ([, n]) => ({ is: 'chain', count: num(n) })),
     rule(`(?:and )?turn(?: (?:your work|the work|around|it))?(?= (?:\\.|and|now|row|then|$))`, () => ({ is: 'turn' })),
-    rule(`(?:(?:up|back up|back along|back down|along|down|on) )?(?:the )?(?:other|opposite) side(?: of (?:the|your) chain)?|on the way back|way back`, () => ({ is: 'other side' })),
+    rule(
+      `(?:(?:up|back up|back along|back down|along|down|on) )?(?:the )?(?:other|opposite) side(?: of (?:the|your) chain)?|on the way back|way back`,
+      () => ({ is: 'other side' }),
+    ),
     rule(
       `(?:join|joining|connect|connecting|attach) (?:the |these |both |your )?(?:[#~]2 )?(?:legs|feet|pieces|paws|arms)(?: together)?|(?:in|into|right into) the (?:other|%2) (?:leg|foot)`,
       () => ({ is: 'join' }),

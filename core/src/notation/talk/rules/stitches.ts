@@ -13,16 +13,26 @@ const MOST_PER = 6;
 function each(stitch: StitchName, per: string | undefined, sure: boolean, ...of: readonly (string | undefined)[]): Meant | null {
   const said = of.find((group) => group !== undefined);
   const made = num(per ?? '1');
-  return made >= 1 && made <= MOST_PER ? { is: 'each', stitch, per: made, together: 1, of: said === undefined ? null : num(said), sure } : null;
+  return made >= 1 && made <= MOST_PER
+    ? { is: 'each', stitch, per: made, together: 1, of: said === undefined ? null : num(said), sure }
+    : null;
 }
 
 /** Stitches by name: so many, one in each, several in one. */
 function named({ stitch, words }: StitchRow): Rule[] {
   return [
-    rule(`(?:${N} |an? )?${words} (?:into |in )?${EVERY}(?: single)?${OF}(?: ${ONE_OF})*`, ([all, per, ...of]) => each(stitch, per, !all!.startsWith('~'), ...of)),
-    rule(`(?:one |an? )?${words} in (?:each of )?(?:the )?(?:next|%1|following) ${N}(?: ${STITCHES})?`, ([, n]) => atom({ stitch, count: num(n) })),
-    rule(`${words} ${SURE}(?: stitches)?(?= (?:(?:an? |and |then |and then |invisible )*(?:increase|decrease)|\\.))`, ([, n]) => atom({ stitch, count: num(n) })),
-    rule(`(?:one |an? )?${words} (?:in|into) (?:the |each of the )?(?:remaining|last|other) ${N}(?: ${STITCHES})?`, ([, n]) => atom({ stitch, count: num(n) })),
+    rule(`(?:${N} |an? )?${words} (?:into |in )?${EVERY}(?: single)?${OF}(?: ${ONE_OF})*`, ([all, per, ...of]) =>
+      each(stitch, per, !all!.startsWith('~'), ...of),
+    ),
+    rule(`(?:one |an? )?${words} in (?:each of )?(?:the )?(?:next|%1|following) ${N}(?: ${STITCHES})?`, ([, n]) =>
+      atom({ stitch, count: num(n) }),
+    ),
+    rule(`${words} ${SURE}(?: stitches)?(?= (?:(?:an? |and |then |and then |invisible )*(?:increase|decrease)|\\.))`, ([, n]) =>
+      atom({ stitch, count: num(n) }),
+    ),
+    rule(`(?:one |an? )?${words} (?:in|into) (?:the |each of the )?(?:remaining|last|other) ${N}(?: ${STITCHES})?`, ([, n]) =>
+      atom({ stitch, count: num(n) }),
+    ),
     rule(`${words} [#~]([23]) (?:${STITCHES} )?together`, ([, n]) => atom({ stitch, together: num(n) })),
     rule(
       `${N} ${words} (?:in|into) (?:one|a|${SAME}|(?:the )?(?:very )?(?:next|%\\d+|last|same|this|that|middle|corner)(?: stitch| ${ONE}| st| chain)?|there|here)`,
@@ -42,17 +52,31 @@ function named({ stitch, words }: StitchRow): Rule[] {
 /** One in each without the stitch's name, and rounds in which nothing happens. */
 function plain(sc: string): Rule[] {
   return [
-    rule(`(?:just )?one(?: ${sc})? (?:stitch )?(?:in|into|on|for) ${EVERY}(?: single)?${OF}(?: ${ONE_OF})*|one (?:each|apiece)`, ([, ...of]) => each('sc', '1', true, ...of)),
+    rule(
+      `(?:just )?one(?: ${sc})? (?:stitch )?(?:in|into|on|for) ${EVERY}(?: single)?${OF}(?: ${ONE_OF})*|one (?:each|apiece)`,
+      ([, ...of]) => each('sc', '1', true, ...of),
+    ),
     rule(`then ${SURE} (?:all )?around`, ([, n]) => each('sc', '1', true, n)),
-    rule(`one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`, () => atom({})),
+    rule(
+      `one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`,
+      () => atom({}),
+    ),
     rule(
       `(?:the |a )?(?:whole |rest )?(?:round|row)s? (?:where )?(?:of )?(?:nothing happens|nothing|rest)|no shaping|nothing else|plain ${AROUND}|(?<!~2 )(?:just |you |we )*go (?:just )?(?:once )?a?round(?: once| again)?(?: on the ${SURE}| on those)?|straight(?= (?:up|rounds|now|no|\\.))|straight up|no increases`,
       () => ({ is: 'plain' }),
     ),
-    rule(`plain(?= (?:one|in|through|still|just|\\.|${EVERY}))|work (?:it )?(?:even|straight)|a rest (?:round|row)|nothing(?= (?:\\.|i))`, () => ({ is: 'plain' })),
-    rule(`${N} ${STITCHES}(?: and| then| followed by)*(?= (?:(?:an?|the|one) )?(?:increase|decrease) )`, ([, n]) => atom({ count: num(n) })),
+    rule(
+      `plain(?= (?:one|in|through|still|just|\\.|${EVERY}))|work (?:it )?(?:even|straight)|a rest (?:round|row)|nothing(?= (?:\\.|i))`,
+      () => ({ is: 'plain' }),
+    ),
+    rule(`${N} ${STITCHES}(?: and| then| followed by)*(?= (?:(?:an?|the|one) )?(?:increase|decrease) )`, ([, n]) =>
+      atom({ count: num(n) }),
+    ),
     rule(`${N} ${LIMB}`, ([, n]) => atom({ count: num(n), through: true })),
-    rule(`(?:skip|miss|leave) (?:the )?(?:next )?${N}(?: ${STITCHES})?|${N} ${STITCHES} (?:skipped|unworked)`, ([, a, b]) => ({ is: 'skip', count: num(a ?? b) })),
+    rule(`(?:skip|miss|leave) (?:the )?(?:next )?${N}(?: ${STITCHES})?|${N} ${STITCHES} (?:skipped|unworked)`, ([, a, b]) => ({
+      is: 'skip',
+      count: num(a ?? b),
+    })),
   ];
 }
 
@@ -68,33 +92,49 @@ function increases(any: string): Rule[] {
   const all = (): Meant => ({ is: 'each', stitch: 'sc', per: 2, together: 1, of: null, sure: true });
   const DOUBLE = 'doubl(?:e|ed|ing)';
   return [
-    rule(`(?:put |get |have |work |make )?(?:an? |the |your )?${INC} (?:in |into )?(?:every |each )%(\\d+)(?: stitch| one| st)?`, ([, n]) => every(n, 2, 1)),
+    rule(
+      `(?:put |get |have |work |make )?(?:an? |the |your )?${INC} (?:in |into )?(?:every |each )%(\\d+)(?: stitch| one| st)?`,
+      ([, n]) => every(n, 2, 1),
+    ),
     rule(`(?:gets? )?${DOUBLE} every %(\\d+)(?: stitch| one)?`, ([, n]) => every(n, 2, 1)),
     rule(
       `every (?:%(\\d+)|other)(?: stitch| one)? (?:gets|is|has|being|getting)(?: being| getting)? (?:an ${INC}|${DOUBLE}|[#~]2(?: of them| in it)?|increased)`,
       ([, n]) => every(n ?? '2', 2, 1),
     ),
     rule(`(?:put |get |work )?(?:an? )?${INC} (?:in )?every other(?: stitch| one)?`, () => every('2', 2, 1)),
-    rule(`(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: (?:of (?:the|them|those)|#\\d+(?! in)))*(?: ${STITCHES}| ${ONE})*`, all),
-    rule(`[#~]2 (?:${any} |${STITCHES} )?(?:in|into|~2) ${EVERY}(?: single)?(?: (?:of (?:them|those|the|these)|stitch(?:es)?|${ONE}|#\\d+(?! in)))*`, all),
+    rule(
+      `(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: (?:of (?:the|them|those)|#\\d+(?! in)))*(?: ${STITCHES}| ${ONE})*`,
+      all,
+    ),
+    rule(
+      `[#~]2 (?:${any} |${STITCHES} )?(?:in|into|~2) ${EVERY}(?: single)?(?: (?:of (?:them|those|the|these)|stitch(?:es)?|${ONE}|#\\d+(?! in)))*`,
+      all,
+    ),
     rule(
       `[#~]([23]) (?:${any} |${STITCHES} )?(?:in|into) (?:the )?(?:same|one|next|that|this|%\\d+|there|here)(?: (?:same|${ONE}|stitch|place|st|spot|next|chain))?(?! (?:row|go|rounds?|of)(?= ))`,
       ([, n]) => atom({ per: num(n) }),
     ),
-    rule(`(?:an? )?${INC} in (?:each|all) of (?:the |those )?(?:next )?${N}(?: ${STITCHES})?`, ([, n]) => atom({ per: 2, count: num(n) })),
+    rule(`(?:an? )?${INC} in (?:each|all) of (?:the |those )?(?:next )?${N}(?: ${STITCHES})?`, ([, n]) =>
+      atom({ per: 2, count: num(n) }),
+    ),
     rule(`${SURE} increases(?! times(?= ))`, ([, n]) => atom({ per: 2, count: num(n) })),
     rule(`(?:an? )?${INC}${NEXT_ONE}`, () => atom({ per: 2 })),
-    rule(`${DOUBLE} (?:it|up|that(?: one)?|(?:in )?the (?:next|%\\d+|last|other)(?: one| stitch)?|next(?: one)?)`, () => atom({ per: 2 })),
+    rule(`${DOUBLE} (?:it|up|that(?: one)?|(?:in )?the (?:next|%\\d+|last|other)(?: one| stitch)?|next(?: one)?)`, () =>
+      atom({ per: 2 }),
+    ),
   ];
 }
 
 function decreases(any: string): Rule[] {
   return [
-    rule(`(?:an? |(?:crochet|work|take) together |(?:crochet|work|take) )?(?:${DEC} (?:in )?)?every %(\\d+)(?: and %(\\d+))?(?: stitch(?:es)?| one)?(?: together)?`, ([all, a, b]) =>
-      /decreas|together/.test(all!) || b !== undefined ? every(b ?? a, 1, 2) : null,
+    rule(
+      `(?:an? |(?:crochet|work|take) together |(?:crochet|work|take) )?(?:${DEC} (?:in )?)?every %(\\d+)(?: and %(\\d+))?(?: stitch(?:es)?| one)?(?: together)?`,
+      ([all, a, b]) => (/decreas|together/.test(all!) || b !== undefined ? every(b ?? a, 1, 2) : null),
     ),
     rule(`${SURE} (?:invisible )?decreases`, ([, n]) => atom({ together: 2, count: num(n) })),
-    rule(`(?:an? )?(?:invisible )?${DEC}(?: (?:over )?(?:the )?next (?:[#~]2)(?: stitches)?| together)?`, () => atom({ together: 2 })),
+    rule(`(?:an? )?(?:invisible )?${DEC}(?: (?:over )?(?:the )?next (?:[#~]2)(?: stitches)?| together)?`, () =>
+      atom({ together: 2 }),
+    ),
     rule(
       `(?:(?:take|work|put|pull|crochet|stitch|and|then) )*(?:the )?(?:next )?[#~]([23]) (?:${STITCHES} |${any} )?(?:in |into )?together(?: as if they were one)?`,
       ([, n]) => atom({ together: num(n) }),

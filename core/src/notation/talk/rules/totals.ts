@@ -32,7 +32,9 @@ export function totalsSaid(anyStitch: string): readonly Rule[] {
     rule(`${SURE} after the %1(?: one)?`, ([, n]) => total(n, false, 1)),
     rule(`${SURE} after the (?:%2|last|other)(?: one)?`, ([, n]) => total(n, true)),
     rule(`(?:the )?%1 (?:one|round) (?:had|was|has)(?: \\.)? ${SURE}`, nothing),
-    rule(`(?:${VERBS.join('|')}) (?:only |just |exactly |still |your |nice )?${SURE}${SO_FAR}${noMore}`, ([, n]) => total(n, true)),
+    rule(`(?:${VERBS.join('|')}) (?:only |just |exactly |still |your |nice )?${SURE}${SO_FAR}${noMore}`, ([, n]) =>
+      total(n, true),
+    ),
     rule(
       `${SURE} (?:${STITCHES} )?(?:left|remain(?:ing)?|in (?:total|all)|altogether|all together|total)(?: ${STITCHES})?(?! (?:times|rounds|rows|sets))`,
       ([, n]) => total(n, true),

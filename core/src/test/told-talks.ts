@@ -1,0 +1,181 @@
+/** Talks of invented makers with other habits than one another, and how many stitches the rounds they work have. */
+export interface ToldTalk {
+  readonly habit: string;
+  readonly text: string;
+  readonly title: string;
+  readonly parts: readonly { readonly name: string; readonly copies: number; readonly makes: readonly number[] }[];
+}
+
+/** Lines of a transcript, four seconds each. */
+function timed(text: string): string {
+  const words = text.trim().split(/\s+/);
+  const lines: string[] = [];
+  for (let i = 0; i < words.length; i += 9) {
+    const seconds = (i / 9) * 4;
+    lines.push(`[${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}] ${words.slice(i, i + 9).join(' ')}`);
+  }
+  return lines.join('\n');
+}
+
+export const TOLD_TALKS: readonly ToldTalk[] = [
+  {
+    habit: 'numbered, with totals, written by a careful hand',
+    title: 'Mushroom',
+    parts: [
+      { name: 'Cap', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 24] },
+      { name: 'Stem', copies: 1, makes: [6, 12, 12, 12, 12, 12, 12, 12] },
+    ],
+    text: timed(`
+      Hi everyone and welcome back. In today's video I'm going to show you how to make this little mushroom. You will need
+      a 3.5 millimeter hook, some red yarn, some white yarn and a pair of 6 millimeter safety eyes. We're going to start
+      with the cap. Round 1: I'm going to make 6 single crochet stitches into my magic circle. And then pull that closed.
+      Round 2: 2 single crochet in each stitch around for a total of 12 stitches. Round 3: single crochet in the first
+      stitch, increase in the next stitch. Repeat this pattern around. You will have 18 stitches at the end of round 3.
+      Round 4: single crochet in the next 2 stitches, then increase in the third. Repeat that six times for 24 stitches.
+      Round 5, single crochet in the next three stitches and increase. Repeat all the way around, 30 stitches. For rounds 6
+      to 9, you're just going to work one single crochet into every stitch without increasing. So that's 30 stitches for
+      each of those rounds. Then for round 10 we'll do a single crochet in the next three stitches followed by an invisible
+      decrease, repeat around, and that leaves you with 24. Fasten off and leave a long tail. Next up is the stem. With the
+      white yarn, start with a magic circle with six single crochets. Round 2, increase in each stitch. 12 stitches total.
+      Rounds three through eight, single crochet in each stitch around. Place the safety eyes between rounds 5 and 6 with 3
+      stitches in between. Stuff the stem and fasten off. Sew the cap to the stem. Thanks for watching and see you in the
+      next one.
+    `),
+  },
+  {
+    habit: 'no numbers, "two increase, two increase"',
+    title: 'Baby whale',
+    parts: [
+      { name: 'Baby whale', copies: 1, makes: [6, 12, 18, 24, 30, 36, 42, 42, 42, 42, 42, 42, 42, 42, 36, 30, 24, 18, 12, 6] },
+      { name: 'Fins', copies: 2, makes: [5, 10, 10] },
+      { name: 'Tail', copies: 1, makes: [4, 8, 8, 8] },
+    ],
+    text: timed(`
+      okay so hey guys welcome back to my channel today we're gonna be making this really cute baby whale um so you're
+      gonna wanna grab your blue yarn and you're gonna start with a magic ring and you're gonna do six single crochets into
+      the ring one two three four five six and then you're gonna pull it tight okay for round two you're going to do an
+      increase in every single stitch so that's two single crochets in each stitch and at the end of that you should have
+      12 then we're going to go one increase one increase one increase all the way around and you should end up with 18
+      next we're gonna do two increase two increase all the way around and that'll give you 24 then three increase three
+      increase all the way around 30 then four and an increase all the way around for 36 and then five and an increase and
+      that will give you 42 stitches okay so now we are just gonna single crochet around for seven rounds so you're just
+      gonna put one single crochet in each stitch and you're gonna do that for seven rounds alright i'm back so i've done
+      my seven rounds now we're going to start decreasing so we're gonna do five single crochets and then a decrease and
+      we're going to repeat that all the way around so you should have 36 then four and a decrease and you'll have 30 then
+      three and a decrease 24 now's a good time to put your eyes in i put mine between rounds 10 and 11 with about 8
+      stitches between and start stuffing then two and a decrease all the way around 18 then one and a decrease 12 and then
+      just decrease all the way around and you'll have six cut your yarn and sew it closed okay so now for the fins you're
+      gonna need two of these magic ring five single crochets in the ring then increase in each one so you have ten then
+      just one round of single crochet and then fold it in half and fasten off leaving a tail for sewing and make a second
+      one and then the tail so for the tail we chain 2 and put four single crochet into the second chain from the hook then
+      increase in each so eight then single crochet in each around for two rounds okay that's it
+    `),
+  },
+  {
+    habit: 'abbreviations without a word between, a staggered round',
+    title: 'Talk',
+    parts: [{ name: 'Talk', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 24, 18, 12, 6] }],
+    text: timed(`
+      okay so round one six single crochet in a magic ring round two six increases that's twelve round three sc inc times
+      six eighteen round four two sc inc times six twenty four round five is a bit different so we stagger it one sc inc
+      then three sc inc five times and then two sc that's thirty round six through nine sc all around thirty round ten
+      three sc dec times six twenty four round eleven two sc dec times six eighteen round twelve sc dec times six so twelve
+      round thirteen six decreases and you get six
+    `),
+  },
+  {
+    habit: '"increase every third stitch", "together every fourth and fifth"',
+    title: 'Body of the bunny',
+    parts: [
+      { name: 'Body', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 30, 30, 24, 18, 12, 6] },
+      { name: 'Ears', copies: 2, makes: [6, 9, 9, 9, 9, 9, 9, 9] },
+    ],
+    text: timed(`
+      So this is the body of the bunny. And we'll start by making a magic ring and putting 6 single crochets in there. Okay
+      and in the second round, we'll increase each stitch, so that we have 12 stitches in total. In the third round, we'll
+      increase every second stitch, so we'll have 18 in total. Fourth round, increase every third stitch. 24 stitches. And
+      in the fifth round we increase every fourth stitch, and that's 30 stitches. Then from round 6 to round 11 we crochet
+      one single crochet into each stitch, that's 6 rounds. In round 12 we crochet together every 4th and 5th stitch, so we
+      have 24 stitches left. In the 13th round we crochet every third and fourth stitch together. That's 18 stitches. And
+      then we fill it up with stuffing. In round 14 we decrease every second and third stitch, and have 12 stitches. And
+      round 15, always crochet two stitches together, so that there are only 6 stitches left. Cut the yarn. Now we come to
+      the ears. We need two of them. In round 1, we crochet 6 single crochets into a magic ring. In round 2 we increase
+      every second stitch, 9 stitches. Rounds 3 to 8, one single crochet in each stitch.
+    `),
+  },
+  {
+    habit: '"followed by", "times six", an oval',
+    title: 'Strawberry cow',
+    parts: [
+      { name: 'Head', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 30, 24, 18, 12] },
+      { name: 'Ears', copies: 2, makes: [6, 9, 9, 9] },
+      { name: 'Horns', copies: 1, makes: [4, 4, 4] },
+      { name: 'Muzzle', copies: 1, makes: [10, 16] },
+    ],
+    text: timed(`
+      hello and welcome to my channel my name is not important and today we are making a strawberry cow for the head with
+      your pink yarn we are going to do six single crochet into a magic circle second round we are going to do six
+      increases for twelve stitches third round is one single crochet followed by an increase and you will repeat this six
+      times for a total of eighteen stitches fourth round is two single crochet followed by an increase times six for a
+      total of twenty four stitches fifth round is three single crochet followed by an increase times six total of thirty
+      stitches rounds six to ten are thirty single crochet round eleven is three single crochet followed by a decrease
+      times six for twenty four insert the eyes between round seven and eight with six stitches between them round twelve
+      is two single crochet followed by a decrease times six for eighteen stitches round thirteen is one single crochet
+      followed by a decrease times six for twelve stitches fasten off the ears you will need two of these six single
+      crochet in a magic circle then single crochet and increase three times for nine then two rounds of nine fold in half
+      and single crochet across through both layers the horns make two in white yarn four single crochet in a magic ring
+      and then two rounds of four the muzzle starts with a chain of five in the second chain from the hook single crochet
+      three then three single crochet in the last chain now working on the other side of the chain two single crochet and
+      then an increase in the last one for ten stitches then round two is increase two single crochet increase three times
+      two single crochet and increase two times this will give you sixteen stitches
+    `),
+  },
+  {
+    habit: '"single crochet 2, increase", "your count here is"',
+    title: 'Talk',
+    parts: [{ name: 'Talk', copies: 1, makes: [8, 16, 24, 32, 32, 32, 32, 32, 24, 16, 8] }],
+    text: timed(`
+      So, row one. Magic circle with 8 single crochet inside of it. Row two, increase all the way around, so you'll end up
+      with 16 stitches. Row 3 is gonna be single crochet, increase, single crochet, increase all the way around for 24
+      stitches. Row 4, single crochet 2, increase. Single crochet 2, increase. For 32. Rows 5, 6, 7 and 8 are just going to
+      be single crochet all the way around. 32 stitches on each of those rows. Row 9. Single crochet 2, decrease, repeat
+      until the end of the row. Your count here is 24. Row 10, single crochet 1, decrease, repeat. Your stitch count is 16.
+      Then in row 11 decrease eight times. Your stitch count should be eight. Stuff your piece firmly and fasten off
+      leaving a long tail.
+    `),
+  },
+  {
+    habit: 'one decrease in a round',
+    title: 'Arms',
+    parts: [{ name: 'Arms', copies: 2, makes: [5, 10, 10, 10, 10, 10, 9, 9, 9, 9, 9, 9, 9, 8] }],
+    text: timed(`
+      [Music] we made it to the arms and the arms are worked in grey so magic ring five single crochet okay then increase
+      increase increase increase increase and that's ten and for the next four rounds i'm just going to put one in each so
+      ten ten ten and ten then i'm gonna decrease once so decrease and then single crochet in the remaining eight so now i
+      have nine and then nine around for six rounds and on the last round i do three single crochet decrease four single
+      crochet so eight do not stuff the top just the bottom and now go ahead and make your second arm
+    `),
+  },
+  {
+    habit: 'UK terms, lines with times and a heading of their own',
+    title: 'Turtle with me',
+    parts: [
+      { name: 'Shell', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30] },
+      { name: 'Head', copies: 1, makes: [6, 12, 18, 18, 18, 18, 12] },
+      { name: 'Legs', copies: 4, makes: [5, 10, 10, 10] },
+    ],
+    text: `Turtle with me
+[0:04] Right then, let's crack on with a turtle. We're in UK terms today so that's double crochet, my loves.
+[0:12] The shell first in brown. Into a magic ring, six double crochet. Slip stitch? No, we're working in a spiral, no joining.
+[0:22] Round two, two double crochet into each stitch. Twelve.
+[0:28] Round three, one double crochet, then two double crochet in the next stitch, and repeat from there to the end. Eighteen stitches.
+[0:39] Round four, double crochet in the next two, increase. Six times altogether. Twenty-four.
+[0:47] Round five: three and an increase, six times. Thirty.
+[0:54] Rounds six and seven, one double crochet in each stitch around, thirty each.
+[1:02] That's the shell done. Leave it open, don't fasten off yet.
+[1:07] Now the head, in green. Six double crochet in a ring again. Then twelve, two in each. Then one and an increase around, eighteen.
+[1:19] Then three rounds straight. Then one, decrease, one, decrease, all the way round, twelve left.
+[1:29] Stuff it lightly. Fasten off.
+[1:33] The legs, make four. Five in the ring, then increase in every stitch, ten, then two rounds of plain double crochet. Done.`,
+  },
+];
