@@ -5,7 +5,7 @@ import tseslint from 'typescript-eslint';
 /** The folders of core in the order of the craft: each may import those before it, by their index. */
 const CORE_ORDER = [
   ['bounds', 'constants', 'random', 'merging', 'decoding'],
-  ['notation'],
+  ['notation', 'opening'],
   ['fabric'],
   ['spacing', 'gauge'],
   ['shape'],

@@ -1,1 +1,1 @@
-export { describeNoText, textOf, type Encoding, type FileText } from './text-of.js';
+export { describeNoText, fromWindows, textOf, type Encoding, type FileText } from './text-of.js';

@@ -29,7 +29,8 @@ export function textOf(bytes: Uint8Array): FileText {
 /** 0x80 to 0x9f in Windows-1252 (the WHATWG Encoding Standard's index, from memory); some decoders take them for controls. */
 const HIGH = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
-function fromWindows(bytes: Uint8Array): string {
+/** The letters that bytes of Windows-1252 stand for. */
+export function fromWindows(bytes: Uint8Array): string {
   let text = '';
   for (const byte of bytes) text += byte >= 0x80 && byte <= 0x9f ? HIGH[byte - 0x80]! : String.fromCharCode(byte);
   return text;

@@ -1,6 +1,5 @@
 import { checkPattern, toReport, type PatternReport } from '@lemniscus/core/fabric';
 import { read } from '@lemniscus/core/notation';
-import { readTalk, talkText } from '@lemniscus/core/notation/talk';
 import { readText } from './text-file.js';
 
 /** A pattern that was read, or a sentence on why its file cannot be. */
@@ -27,14 +26,8 @@ export async function check(rest: readonly string[]): Promise<number | null> {
 async function checkFile(file: string): Promise<Checked> {
   const text = await readText(file);
   if ('refused' in text) return { file, refused: text.refused };
-  const talk = readTalk(text.text);
-  if (talk?.parts.length === 0) return { file, refused: NO_ROUNDS };
-  const pattern = talk ? talkText(talk) : text.text;
-  return { file, report: toReport(pattern, checkPattern(read(pattern))) };
+  return { file, report: toReport(text.text, checkPattern(read(text.text))) };
 }
-
-const NO_ROUNDS =
-  'This is a talk, and no rounds are worked in it. Is it the right one? Its captions may also be in another language.';
 
 function codeOf(checked: Checked): number {
   if ('refused' in checked) return 2;

@@ -1,11 +1,18 @@
 import { readFile, stat } from 'node:fs/promises';
-import { describeNoText, textOf } from '@lemniscus/core/decoding';
+import { readTalk, talkText } from '@lemniscus/core/notation/talk';
+import { describeNotOpened, openFile, textOfLines } from '@lemniscus/core/opening';
 
-/** The text of a file, or a sentence on why it cannot be read. */
+const NO_ROUNDS = 'This is a talk, and no rounds are worked in it. Is it the right one? It may also be in another language.';
+
+/** The pattern in a file of any kind that is taken, a talk written down as one, or a sentence on why there is none. */
 export async function readText(file: string): Promise<{ readonly text: string } | { readonly refused: string }> {
   try {
-    const found = textOf(await readFile(file));
-    return found.ok ? found : { refused: describeNoText(found) };
+    const opened = await openFile(new Uint8Array(await readFile(file)));
+    if (!opened.ok) return { refused: describeNotOpened(opened) };
+    const text = textOfLines(opened.lines);
+    const talk = opened.kind === 'text' ? readTalk(text) : null;
+    if (talk?.parts.length === 0) return { refused: NO_ROUNDS };
+    return { text: talk ? talkText(talk) : text };
   } catch (error) {
     const folder = await stat(file).then(
       (found) => found.isDirectory(),
