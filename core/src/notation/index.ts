@@ -87,4 +87,5 @@ export {
   type Terms,
   type YarnRuns,
 } from './stitch.js';
+export { printTime } from './talk-time.js';
 export { numberOf, tokenize, type Token } from './tokens.js';

@@ -1,5 +1,5 @@
 import { convert, type HtmlToTextOptions } from 'html-to-text';
-import { linesOfText, type SourceLine } from './opened.js';
+import { linesOfText, type SourceLine } from '../decoding/index.js';
 
 /** What stands around a page's own words. */
 const AROUND = ['nav', 'header', 'footer', 'aside', 'form', 'button', 'dialog', 'iframe', 'select'];

@@ -1,6 +1,5 @@
 import { unzipSync } from 'fflate';
-import { textOf } from '../decoding/index.js';
-import { linesOfText, type FileKind, type NotOpened, type Opened } from './opened.js';
+import { linesOfText, textOf, type FileKind, type NotOpened, type Opened } from '../decoding/index.js';
 
 /** More is no pattern, bytes: a PDF's pictures may be large. */
 const MOST_BYTES = 60_000_000;

@@ -4,7 +4,8 @@ import { PDFDocument, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib'
 import { describe, expect, it } from 'vitest';
 import { checkPattern, toReport } from '../fabric/index.js';
 import { read } from '../notation/index.js';
-import { describeNotOpened, openFile, textOfLines, type SourceLine } from './index.js';
+import { describeNotOpened, textOfLines, type SourceLine } from '../decoding/index.js';
+import { openFile } from './index.js';
 import { linesOfPage } from './page.js';
 import { textOfRtf } from './rtf.js';
 

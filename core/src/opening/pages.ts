@@ -1,4 +1,4 @@
-import type { Dropped, SourceLine } from './opened.js';
+import type { Dropped, SourceLine } from '../decoding/index.js';
 import { apart, linesOfPage, type Page, type PageLine } from './page.js';
 
 /** Shares of a page's height at its top and bottom where running heads and page numbers stand. */

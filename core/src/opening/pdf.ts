@@ -1,4 +1,4 @@
-import type { Opened } from './opened.js';
+import type { Opened } from '../decoding/index.js';
 import type { Page, PlacedText } from './page.js';
 import { linesOfPages } from './pages.js';
 

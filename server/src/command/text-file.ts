@@ -1,6 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { readTalk, talkText } from '@lemniscus/core/notation/talk';
-import { describeNotOpened, openFile, textOfLines } from '@lemniscus/core/opening';
+import { describeNotOpened, textOfLines } from '@lemniscus/core/decoding';
+import { openFile } from '@lemniscus/core/opening';
 
 const NO_ROUNDS = 'This is a talk, and no rounds are worked in it. Is it the right one? It may also be in another language.';
 

@@ -36,7 +36,7 @@ export class NewMakePage {
   protected readonly keeping = signal(false);
 
   protected readonly hint =
-    'Paste a pattern here, or drop a .txt or .md file.\n\nBody\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\n…';
+    'Paste a pattern here, or drop a file: text, PDF, Word, a web page, or the captions of a video.\n\nBody\nR1: 6 sc in ring (6)\nR2: inc × 6 (12)\n…';
 
   constructor() {
     void this.drafts.takeUp().then((draft) => {

@@ -1,6 +1,6 @@
 import { Tab, TabContent, TabList, TabPanel, Tabs } from '@angular/aria/tabs';
 import { CdkVirtualScrollableElement } from '@angular/cdk/scrolling';
-import { ApplicationRef, Component, computed, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { ApplicationRef, Component, computed, ElementRef, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
 import {
   counted,
@@ -20,6 +20,7 @@ import { FIRM } from '@lemniscus/core/shape';
 import { nextRounds, type NextRound } from '@lemniscus/core/spacing';
 import { EmptyState } from '../controls/empty-state';
 import { SaveMenu } from '../controls/save-menu';
+import { FileOpening, type Found } from '../data/open/file-opening';
 import type { SettledReading } from '../data/open/settled-reading';
 import { EarlierTexts } from './earlier-texts';
 import type { HelpSource } from './editor-help';
@@ -27,7 +28,8 @@ import { findingsOf, outlineOf } from './findings';
 import { highlightsOf } from './highlight';
 import { MapView } from './map-view';
 import { PatternEditor } from './pattern-editor';
-import { savePattern, takeFile, type SaveKind } from './pattern-files';
+import { PATTERN_FILES, savePattern, takeFound, takeJson, type SaveKind, type TakenFile } from './pattern-files';
+import { Review } from './review/review';
 import { RoundTable } from './round-table';
 import { ShapeView } from './shape-view';
 import { SofaSheet } from './sofa-sheet';
@@ -47,6 +49,7 @@ type View = (typeof VIEWS)[number];
     EmptyState,
     MapView,
     PatternEditor,
+    Review,
     RoundTable,
     SaveMenu,
     ShapeView,
@@ -86,6 +89,7 @@ export class PatternDesk {
   readonly textChange = output<string>();
 
   private readonly application = inject(ApplicationRef);
+  private readonly opening = inject(FileOpening);
   private readonly editor = viewChild.required(PatternEditor);
 
   protected readonly saveKinds: readonly { readonly kind: SaveKind; readonly words: string }[] = [
@@ -97,6 +101,10 @@ export class PatternDesk {
   protected readonly counted = counted;
   protected readonly over = signal(false);
   protected readonly refused = signal('');
+  protected readonly files = PATTERN_FILES;
+  protected readonly going = this.opening.going;
+  /** A file that is looked over before it is taken. */
+  protected readonly review = signal<Found | null>(null);
   protected readonly printing = signal(false);
   protected readonly view = signal<View>('rounds');
   /** On a phone the text has the whole screen or none of it: reading comes first, writing where there is nothing to read. */
@@ -160,6 +168,11 @@ export class PatternDesk {
     placeable: (offset) => this.placeable(offset),
     explainPlace: (offset) => explainPlace(this.count().pattern, offset),
   };
+
+  constructor() {
+    // Before the editor takes it.
+    inject<ElementRef<HTMLElement>>(ElementRef).nativeElement.addEventListener('paste', (event) => this.pasted(event), true);
+  }
 
   /** What the making-up can name, where an offset lies in it. */
   private placeable(offset: number): readonly string[] | null {
@@ -249,11 +262,44 @@ export class PatternDesk {
     field.value = '';
   }
 
-  /** Reads a file into the editor, or says why not. */
+  /** A web page, or the captions of a talk, that was copied: looked over as a file is. Short texts are pasted as they are. */
+  private pasted(event: ClipboardEvent): void {
+    const html = event.clipboardData?.getData('text/html') ?? '';
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    const copied = isPage(html) ? html : isTimed(text) ? text : null;
+    if (copied === null) return;
+    event.preventDefault();
+    event.stopPropagation();
+    void this.takeIn(
+      this.opening.open('What was copied', new TextEncoder().encode(copied)).then((found) => found && takeFound(found)),
+    );
+  }
+
+  protected stop(): void {
+    this.opening.stop();
+  }
+
+  protected reviewed(text: string): void {
+    this.review.set(null);
+    this.editor().insert(text);
+  }
+
+  /** Reads a file, and takes it as it is, looks it over first, or says why not. */
   private async take(file: File): Promise<void> {
-    const taken = await takeFile(file);
-    this.refused.set('refused' in taken ? taken.refused : '');
-    if ('text' in taken) this.editor().insert(taken.text);
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const json = file.name.toLowerCase().endsWith('.json');
+    await this.takeIn(
+      json
+        ? Promise.resolve(takeJson(file.name, bytes))
+        : this.opening.open(file.name, bytes).then((found) => found && takeFound(found)),
+    );
+  }
+
+  private async takeIn(taking: Promise<TakenFile | null>): Promise<void> {
+    const taken = await taking.catch((error: unknown): TakenFile => ({ refused: `It could not be read: ${String(error)}.` }));
+    this.refused.set(taken && 'refused' in taken ? taken.refused : '');
+    if (taken && 'text' in taken) this.editor().insert(taken.text);
+    if (taken && 'review' in taken) this.review.set(taken.review);
   }
 
   /** Rounds that would go on after the last one before an offset. */
@@ -289,4 +335,14 @@ function explainPlace({ makingUp }: Pattern, offset: number): Explanation | null
     title: printNamed(placing.subject),
     words: clear === line.text ? 'Its place, in the clear form.' : `Read as “${clear}”.`,
   };
+}
+
+/** Whether what was copied is a page with more than the words that were marked: tables, or what stands around a page. */
+function isPage(html: string): boolean {
+  return /<(?:nav|header|footer|aside|main|article|table)[\s>]/i.test(html);
+}
+
+/** Whether most lines begin with a time, or captions say theirs. */
+function isTimed(text: string): boolean {
+  return /\d:\d\d[.,]\d+ +--> /.test(text) || (text.match(/^[[(]?(?:\d+:)?\d?\d:\d\d\b/gm)?.length ?? 0) > 5;
 }

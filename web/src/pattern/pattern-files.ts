@@ -1,30 +1,36 @@
 import { PatternDocument } from '@lemniscus/api';
 import { documentText, toDocument } from '@lemniscus/core/exchange';
 import { BOUNDS } from '@lemniscus/core/bounds';
-import { describeNoText, textOf } from '@lemniscus/core/decoding';
+import { describeNotOpened, describeNoText, textOf, textOfLines } from '@lemniscus/core/decoding';
 import { print } from '@lemniscus/core/notation';
 import { save } from '../data/device/files';
+import type { Found } from '../data/open/file-opening';
 import type { SettledReading } from '../data/open/settled-reading';
 
-const TEXT_ENDINGS = ['.txt', '.md', '.markdown', '.text'];
+/** Files that may hold a pattern, or captions of somebody telling one. */
+export const PATTERN_FILES =
+  '.txt,.md,.markdown,.json,.pdf,.docx,.odt,.html,.htm,.rtf,.vtt,.srt,text/plain,text/markdown,text/html,text/vtt,application/json,application/pdf';
 
-export type TakenFile = { readonly text: string } | { readonly refused: string };
+/** A text that can be taken as it is, a file that is looked over first, or why there is nothing to take. */
+export type TakenFile = { readonly text: string } | { readonly review: Found } | { readonly refused: string };
 
-/** The pattern text in a file, or why it cannot be taken. */
-export async function takeFile(file: File): Promise<TakenFile> {
-  const name = file.name.toLowerCase();
-  const json = name.endsWith('.json');
-  if (!json && !TEXT_ENDINGS.some((ending) => name.endsWith(ending)) && !file.type.startsWith('text/'))
-    return { refused: `“${file.name}” is no plain text. Save the pattern as .txt or .md, or copy its text and paste it here.` };
-  if (file.size > 4 * BOUNDS.text)
-    return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
-  const found = textOf(new Uint8Array(await file.arrayBuffer()));
-  if (!found.ok) return { refused: `“${file.name}”: ${describeNoText(found)}` };
-  const { text } = found;
-  if (json) return fromJson(file.name, text);
+const NO_ROUNDS = 'This is a talk, and no rounds are worked in it. Is it the right one? It may also be in another language.';
+
+/** A pattern that was saved for other programs. */
+export function takeJson(name: string, bytes: Uint8Array): TakenFile {
+  const found = textOf(bytes);
+  return found.ok ? fromJson(name, found.text) : { refused: `“${name}”: ${describeNoText(found)}` };
+}
+
+/** What to do with what was found in a file. */
+export function takeFound(found: Found): TakenFile {
+  const { name, opened, talk } = found;
+  if (!opened.ok) return { refused: `“${name}”: ${describeNotOpened(opened)}` };
+  if (talk?.parts.length === 0) return { refused: `“${name}”: ${NO_ROUNDS}` };
+  const text = textOfLines(opened.lines);
   if (text.length > BOUNDS.text)
-    return { refused: `“${file.name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
-  return text.includes('\0') ? { refused: `“${file.name}” holds no readable text.` } : { text: text.replace(/\r\n?/g, '\n') };
+    return { refused: `“${name}” is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
+  return talk || opened.kind !== 'text' ? { review: found } : { text };
 }
 
 function fromJson(name: string, text: string): TakenFile {

@@ -2,7 +2,7 @@ import type { Terms } from '../stitch.js';
 import { printTime } from '../talk-time.js';
 import { cuesOf, type Cue } from './captions.js';
 import { chainOf, type Told } from './chain.js';
-import { partsOf, type TalkPart } from './parts.js';
+import { partsOf, type TalkLine, type TalkPart } from './parts.js';
 import { signsOf } from './signs.js';
 import { titleOfTalk } from './title.js';
 import { toldSigns } from './told.js';
@@ -54,11 +54,27 @@ function termsOf(words: readonly Spoken[]): Terms {
   return count('double', /^crochets?$/) > 2 && count('single', /^crochets?$/) === 0 ? 'UK' : 'US';
 }
 
-/** The talk as pattern text in the clear form. */
-export function talkText({ title, terms, parts, seconds }: Talk): string {
+/** A line of the pattern's text, and what of the talk it was read from; null for a heading and what stands above them. */
+export interface PatternLine {
+  readonly text: string;
+  readonly told: TalkLine | null;
+}
+
+/** The talk as the lines of a pattern in the clear form. */
+export function talkLines({ title, terms, parts, seconds }: Talk): readonly PatternLine[] {
+  const own = (text: string): PatternLine => ({ text, told: null });
   const head = [`# ${title}`, `${terms} terms`, `Written down from a talk of ${printTime(seconds)}.`];
-  const body = parts.map(({ name, copies, lines }) =>
-    [copies === null ? `## ${name}` : `## ${name} (make ${copies})`, ...lines.map(({ text }) => text)].join('\n'),
-  );
-  return [head.join('\n'), ...body].join('\n\n') + '\n';
+  const body = parts.flatMap(({ name, copies, lines }) => [
+    own(''),
+    own(copies === null ? `## ${name}` : `## ${name} (make ${copies})`),
+    ...lines.map((told): PatternLine => ({ text: told.text, told })),
+  ]);
+  return [...head.map(own), ...body];
+}
+
+/** The talk as pattern text in the clear form. */
+export function talkText(talk: Talk): string {
+  return `${talkLines(talk)
+    .map(({ text }) => text)
+    .join('\n')}\n`;
 }

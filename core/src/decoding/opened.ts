@@ -23,11 +23,11 @@ export type NotOpened =
 export type Opened =
   { readonly ok: true; readonly kind: FileKind; readonly lines: readonly SourceLine[] } | ({ readonly ok: false } & NotOpened);
 
-/** The text of the lines that are taken, and of those that are put back. */
+/** The text of the lines that are taken, and of those that are put back. A file that is text alone keeps every line in its place. */
 export function textOfLines(lines: readonly SourceLine[], putBack: ReadonlySet<number> = new Set()): string {
-  const taken = lines.filter(({ dropped }, at) => dropped === null || putBack.has(at));
+  const taken = lines.filter(({ dropped }, at) => dropped === null || putBack.has(at)).map(({ text }) => text);
+  if (lines.every(({ page, dropped }) => page === null && dropped === null)) return taken.join('\n');
   return `${taken
-    .map(({ text }) => text)
     .join('\n')
     .replace(/\n{3,}/g, '\n\n')
     .trim()}\n`;
