@@ -4,10 +4,12 @@ import { dropFile, editor, expectAllSent, openStage, paste, putDemo, stage } fro
 
 test('a dropped text file is read; other files are refused with what to do', async ({ app, page }) => {
   await page.goto(`${app.url}/new`);
-  await dropFile(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK');
-  await expect(page.getByRole('alert')).toContainText('“puffin.docx” is no plain text. Save the pattern as .txt or .md');
+  await dropFile(page, 'puffin.docx', 'application/vnd.openxmlformats', 'PK\u0003\u0004');
+  await expect(page.getByRole('alert')).toContainText(
+    '“puffin.docx”: This Word file is damaged and cannot be read. Open it in the program',
+  );
   await dropFile(page, 'junk.txt', 'text/plain', 'a\0b');
-  await expect(page.getByRole('alert')).toContainText('“junk.txt”: This is no text');
+  await expect(page.getByRole('alert')).toContainText('“junk.txt”: There is no text in it');
   await dropFile(page, 'buoy.txt', 'text/plain', 'Buoy\r\nR1: 6 sc in ring (6)\r\nR2: inc around (12)\r\n');
   await expect(page.getByRole('alert')).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();

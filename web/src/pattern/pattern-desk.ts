@@ -1,6 +1,17 @@
 import { Tab, TabContent, TabList, TabPanel, Tabs } from '@angular/aria/tabs';
 import { CdkVirtualScrollableElement } from '@angular/cdk/scrolling';
-import { ApplicationRef, Component, computed, ElementRef, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import {
+  ApplicationRef,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { PatternCount } from '@lemniscus/core/fabric';
 import {
   counted,

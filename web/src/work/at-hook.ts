@@ -15,7 +15,7 @@ import {
   type Step,
   type RipReason,
 } from '@lemniscus/core/making';
-import { markedStitchOf } from '@lemniscus/core/notation';
+import { markedStitchOf, printTime } from '@lemniscus/core/notation';
 import * as z from 'zod';
 import { keep, recall } from '../data/device/local';
 import { MakerHand } from '../data/device/maker-hand';
@@ -91,6 +91,15 @@ export class AtHook {
     return piece ? this.log.said(piece.id) : [];
   });
   readonly canUndo = computed(() => lastSaid(this.said()) !== null);
+
+  /** Where in a talk the round at hand is told, as its player shows it; '' where it was written. */
+  readonly told = computed(() => {
+    const plan = this.plan();
+    const line = plan?.lines[writtenRound(plan.altered, this.round()).line];
+    const facts = line?.items.flatMap((item) => (item.kind === 'remark' ? item.facts : [])) ?? [];
+    const told = facts.find((fact) => fact.is === 'told');
+    return told ? printTime(told.seconds) : '';
+  });
 
   /** The last remark on a round of the piece; '' for none. */
   remarkOn(round: number): string {

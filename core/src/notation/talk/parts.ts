@@ -148,7 +148,10 @@ function roundLine(
 /** Where the signs of a line are said, words that stand close together as one. */
 function spansOf(signs: readonly Sign[], words: readonly Spoken[]): Span[] {
   const spans: { from: number; to: number; last: number }[] = [];
-  for (const { first, last } of signs) {
+  for (const sign of signs) {
+    // "Now change to your white": what only sounds like a number says nothing of the round.
+    if (sign.is === 'number' && !sign.sure) continue;
+    const { first, last } = sign;
     const open = spans.at(-1);
     const [from, to] = [words[first]!.from, words[last]!.to];
     if (open && first - open.last <= TOGETHER) spans[spans.length - 1] = { from: open.from, to, last };

@@ -39,7 +39,12 @@ export class FileOpening {
         resolve(null);
       };
       worker.addEventListener('message', ({ data }: MessageEvent<OpeningAnswer>) => {
-        if ('done' in data) return void this.going_.set({ name, done: data.done });
+        // What reads PDF files greets whoever started it, too.
+        if (!('done' in data || 'opened' in data || 'failed' in data)) return;
+        if ('done' in data) {
+          this.going_.set({ name, done: data.done });
+          return;
+        }
         ended();
         if ('failed' in data) reject(new Error(data.failed));
         else resolve({ name, ...data });

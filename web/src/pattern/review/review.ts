@@ -11,6 +11,9 @@ interface Shown extends ReviewLine {
   readonly is: 'heading' | 'round' | 'note' | 'blank';
   /** Stitches its last round ends on; null for what is no round. */
   readonly makes: number | null;
+  /** The line without its marks, and where in a talk it is told. */
+  readonly words: string;
+  readonly time: string;
   readonly wrong: string | null;
 }
 
@@ -77,6 +80,8 @@ export class Review {
   );
   protected readonly droppedCount = computed(() => this.source().pieces.filter(({ dropped }) => dropped !== null).length);
 
+  /** Whether its lines have times. */
+  protected readonly timed = computed(() => this.found().talk !== null);
   /** The line that is looked at, and the pieces it came from. */
   protected readonly chosen = linkedSignal<Found, number | null>({ source: this.found, computation: () => null });
   protected readonly glowing = computed(() => new Set(this.lines()[this.chosen() ?? -1]?.pieces ?? []));
@@ -119,6 +124,16 @@ export class Review {
     });
   }
 
+  /** Takes a line as it stands: it is no longer in doubt. */
+  protected settle(at: number): void {
+    const line = this.source().lines[at];
+    if (line) this.mend(at, line.text.replace(/, in doubt: .*\)$/, ')'));
+  }
+
+  protected without(text: string): string {
+    return wordsOf(text).words;
+  }
+
   protected taken(): void {
     this.take.emit(this.pattern());
   }
@@ -126,6 +141,13 @@ export class Review {
   private show(selector: string): void {
     this.element.nativeElement.querySelector(selector)?.scrollIntoView({ block: 'center', behavior: 'auto' });
   }
+}
+
+/** "R3: (1 sc, inc) × 6 (18)" and "0:35" of a line that was told; a heading without its marks. */
+function wordsOf(text: string): { readonly words: string; readonly time: string } {
+  const told = /\s*\(at ((?:\d+:)?\d+:\d\d)[^()]*(?:\([^()]*\)[^()]*)*\)(\.?)$/.exec(text);
+  const words = (told ? `${text.slice(0, told.index)}${told[2]}` : text).replace(/^#+\s*/, '');
+  return { words, time: told?.[1] ?? '' };
 }
 
 /** The lines with what they are in the pattern that was read. */
@@ -142,6 +164,6 @@ function shownLines(lines: readonly ReviewLine[], text: string, { parts, diagnos
   for (const each of diagnostics) if (each.severity === 'error') wrong.set(lineAt(each.span.from), describe(each));
   return lines.map((line, at): Shown => {
     const is = makes.has(at) ? 'round' : headings.has(at) || at === 0 ? 'heading' : line.text === '' ? 'blank' : 'note';
-    return { ...line, at, is, makes: makes.get(at) ?? null, wrong: wrong.get(at) ?? null };
+    return { ...line, at, is, ...wordsOf(line.text), makes: makes.get(at) ?? null, wrong: wrong.get(at) ?? null };
   });
 }
