@@ -79,13 +79,6 @@ await press(page, 'Enter', 8);
 await press(page, 'ArrowRight', 3);
 await press(page, 'Space', 4);
 await take(page, 'work');
-await page.getByRole('link', { name: 'Gather' }).click();
-await drawn(page);
-const gather = page.getByRole('navigation', { name: 'Gather' });
-await page.getByRole('spinbutton', { name: 'Hook in millimetres' }).fill('4.5');
-await page.keyboard.press('Tab');
-await gather.getByRole('link', { name: 'Yarn' }).click();
-await take(page, 'gather-yarn');
 await page.goto(`${url}/devices`);
 await page.locator('lem-qr-code').waitFor();
 await take(page, 'devices');
@@ -144,18 +137,6 @@ await page.locator('.near button').nth(1).click();
 await take(page, 'work-count-is-off');
 await page.keyboard.press('Escape');
 
-// A round that was forgotten, written in where the puffin's body is worked already.
-await work(page, 'Harbour puffin');
-const address = `${url}/api/makes/${/make\/([^/]+)/.exec(page.url())[1]}`;
-const make = await (await page.request.get(address)).json();
-const text = make.text
-  .replace('R7: (5 sc, inc)', 'R7: sc around (36)\nR8: (5 sc, inc)')
-  .replace('R8: sc around (42)', 'R9: sc around (42)');
-await page.request.patch(address, { data: { version: make.version, text } });
-await page.reload();
-await page.locator('lem-changed-card .card').first().waitFor({ state: 'attached' });
-await take(page, 'work-pattern-changed');
-
 /** A demo make of its own, its pieces so far. */
 async function begun(file, pieces) {
   const id = randomUUID();
@@ -187,11 +168,15 @@ await page.mouse.up();
 await page.goto(`${await begun('lamp-keeper', { 'leg/1': [10], 'leg/2': [10], 'body/1': [12] })}/assemble`);
 await page.getByRole('button', { name: 'Order', exact: true }).click();
 await take(page, 'assemble-order');
-await page.goto(`${await begun('seal-pup', { 'flipper/1': [7], 'flipper/2': [7], 'body/1': [9, 9] })}/work`);
-await page.locator('lem-dial').waitFor();
-await page.locator('lem-piece-chips').getByRole('button', { name: /Body/ }).click();
-await page.locator('.limb').waitFor();
-await take(page, 'work-flipper');
+/** A file beside its reading, a line of it looked at. */
+async function review(on, file, line, name) {
+  await on.goto(`${url}/new`);
+  await on.locator('.tools input[type=file]').setInputFiles(join(root, 'demo', file));
+  await on.locator('lem-review .line', { hasText: line }).locator('.say').click();
+  await take(on, name);
+}
+await review(page, 'mooring-buoy.vtt', 'R5:', 'review-talk');
+await review(page, 'net-float.pdf', 'R4:', 'review-pdf');
 
 const evening = await open({ colorScheme: 'dark' });
 await work(evening, 'Harbour puffin');
@@ -204,6 +189,7 @@ const phone = await open({ viewport: { width: 390, height: 844 }, hasTouch: true
 await work(phone, 'Striped lighthouse');
 await press(phone, 'Space', 9);
 await take(phone, 'work-phone');
+await review(phone, 'mooring-buoy.vtt', 'R5:', 'review-phone');
 
 await browser.close();
 server.kill('SIGTERM');

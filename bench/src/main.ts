@@ -5,6 +5,7 @@ import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
 import { manyEvents } from './many-events.js';
 import { table, type Result } from './measure.js';
+import { openFiles } from './open-files.js';
 import { planAhead } from './plan-ahead.js';
 import { productionBuild } from './production-build.js';
 import { readPattern } from './read-pattern.js';
@@ -24,6 +25,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'turn-figure': turnFigure,
   assemble,
   'plan-ahead': planAhead,
+  'open-files': openFiles,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
