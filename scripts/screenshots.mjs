@@ -172,7 +172,7 @@ await take(page, 'assemble-order');
 async function review(on, file, line, name) {
   await on.goto(`${url}/new`);
   await on.locator('.tools input[type=file]').setInputFiles(join(root, 'demo', file));
-  await on.locator('lem-review .line', { hasText: line }).locator('.say').click();
+  await on.locator('lem-review .line', { hasText: line }).first().locator('.say').click();
   await take(on, name);
 }
 await review(page, 'mooring-buoy.vtt', 'R5:', 'review-talk');

@@ -178,4 +178,71 @@ export const TOLD_TALKS: readonly ToldTalk[] = [
 [1:29] Stuff it lightly. Fasten off.
 [1:33] The legs, make four. Five in the ring, then increase in every stitch, ten, then two rounds of plain double crochet. Done.`,
   },
+  {
+    habit: '"to get from 8 to 16", "one single crochet one increase"',
+    title: 'Pumpkin',
+    parts: [
+      { name: 'Pumpkin', copies: 1, makes: [8, 16, 24, 32, 32, 32, 32, 24, 16, 8] },
+      { name: 'Stem', copies: 1, makes: [5] },
+    ],
+    text: timed(`
+      hi friends so today it's a tiny pumpkin and um i've got my orange here and a 3 millimeter hook we're gonna start off
+      with our magic circle and we're gonna put 8 single crochets in there okay so that's 8 so to get from 8 to 16 we're
+      just going to increase in every stitch so now we're at 16 and then to get to 24 we do one single crochet and one
+      increase all the way around now i'm at 24 and we need to get to 32 so two single crochet one increase two single
+      crochet one increase that's 32 stitches okay we stay at 32 for a bit so rounds five six and seven are just single
+      crochet around no increases no decreases just 32 alright round eight is the start of our decreases so two single
+      crochet and one decrease and you're going to do that eight times and you'll be back down to 24 round nine one single
+      crochet one decrease eight times and we're at 16 stuff it now round ten is eight decreases so you have 8 left and
+      fasten off then the stem is brown chain 6 and in the second chain from the hook single crochet in each chain so
+      that's 5 and fasten off
+    `),
+  },
+  {
+    habit: 'the second of two videos; single increases, "in the rest"',
+    title: 'Talk',
+    parts: [
+      { name: 'Arms', copies: 2, makes: [5, 7, 7, 7, 7, 7, 7, 7, 6] },
+      { name: 'Tail', copies: 1, makes: [4, 5, 5, 5, 5, 5, 5, 7] },
+    ],
+    text: timed(`
+      good morning, this is the second part, so if you missed the body go and find part one. we're doing the arms today.
+      arms, grey yarn. five double crochet into a magic loop, and i'm using uk terms as always. round two, one double
+      crochet, two in the next, one, two in the next, and one in the last. that's seven. rounds three to eight, one double
+      crochet in each, seven, seven, seven. round nine, decrease, then double crochet in the rest. six. don't stuff them.
+      fasten off, and make another. the tail. magic loop, four double crochet. then increase in the first, double crochet
+      in the other three, five. then five more rounds of five. and then increase in the next two, double crochet in the
+      last three, seven. and fasten off.
+    `),
+  },
+  {
+    habit: '"the same thing but with two"',
+    title: 'Talk',
+    parts: [{ name: 'Talk', copies: 1, makes: [6, 12, 18, 24, 30, 36, 36, 36, 36, 36, 36, 30, 30, 30, 24, 18, 12, 6] }],
+    text: timed(`
+      round one is six single crochet in a magic ring round two is six increases so twelve stitches round three is one
+      single crochet one increase repeated six times so eighteen round four you're going to do the same thing but with two
+      single crochets between the increases so two single crochet one increase twenty four round five three single crochet
+      one increase thirty round six four single crochet one increase thirty six round seven is thirty six single crochet in
+      the back loops only round eight through eleven are thirty six single crochet round twelve four single crochet one
+      decrease repeat six times thirty repeat round eleven for two rounds so thirty single crochet round fifteen three
+      single crochet one decrease so twenty four round sixteen two single crochet one decrease eighteen fill it with
+      stuffing round seventeen one single crochet one decrease twelve round eighteen six decreases cut the yarn
+    `),
+  },
+  {
+    habit: 'an oval, decreases side by side',
+    title: 'Boot',
+    parts: [{ name: 'Boot', copies: 2, makes: [14, 20, 20, 20, 20, 20, 16, 12, 12, 12, 12, 12, 12] }],
+    text: timed(`
+      [Music] okay everybody so um this one is the little boot and i did this one off camera first so i know it works we
+      chain seven one two three four five six seven then going into the second chain from the hook we do five single
+      crochet and three single crochet in the last chain turn it around and on the other side four single crochet and two
+      in the last one so that's fourteen then round two increase four single crochet three increases four single crochet
+      two increases that's twenty then round three in the back loop only one in each twenty round four through six single
+      crochet around twenty round seven six single crochet four decreases six single crochet so that's sixteen round eight
+      four single crochet four decreases four single crochet twelve and then i just did five rounds of twelve and fastened
+      off that's the boot make two
+    `),
+  },
 ];

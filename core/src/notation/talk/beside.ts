@@ -63,8 +63,14 @@ function besideUnits(shape: Shape & { is: 'units' }, sign: Sign): number {
     const alike = works.length === 1 && only!.per === sign.per && only!.together === sign.together;
     return alike ? 0 : COST.otherWork;
   }
-  if (sign.is === 'every') return besideWorks(works, sign.per, sign.together, 1);
+  if (sign.is === 'every') return isEvery(works, sign) ? 0 : COST.otherWork;
   return sign.is === 'atom' ? besideWorks(works, sign.per, sign.together, sign.count) : 0;
+}
+
+/** "Every third stitch" says again two plain ones and an increase, and nothing else. */
+function isEvery(works: Works, { step, per, together }: Extract<Sign, { readonly is: 'every' }>): boolean {
+  const plain = works.filter((unit) => unit.per === 1 && unit.together === 1).reduce((sum, { count }) => sum + count, 0);
+  return works.length <= 2 && plain === step - together && works.some((unit) => unit.per === per && unit.together === together);
 }
 
 function besideWorks(works: Works, per: number, together: number, count: number): number {
@@ -73,6 +79,7 @@ function besideWorks(works: Works, per: number, together: number, count: number)
   if (alike.length === 0) return plain && count <= 2 ? COST.otherCount / 2 : COST.otherWork;
   if (alike.some((unit) => unit.count === count)) return 0;
   // "One increase, six, three increases" is no repeat of three increases.
-  if (!plain) return alike.some((unit) => unit.count > 1) ? 0.3 : 0;
+  // And "six decreases" are not the one of a repeat.
+  if (!plain) return alike.some((unit) => unit.count > 1) ? 0.3 : count > 2 ? COST.otherCount : 0;
   return count === 1 ? 0.1 : COST.otherCount;
 }

@@ -10,6 +10,8 @@ interface Heard {
   /** Whether it follows the one before within a few words, or at once. */
   readonly close: boolean;
   readonly atOnce: boolean;
+  /** Whether a new thought begins with it. */
+  readonly leads: boolean;
 }
 
 /** Units farther apart than this many words do not belong together. */
@@ -47,6 +49,8 @@ export function shapesIn(signs: readonly Sign[]): readonly Candidate[] {
   });
   for (const run of runsIn(signs)) {
     windows(run, add);
+    const absorbed = withOwnNumbers(run, signs);
+    if (absorbed.length < run.length) windows(absorbed, add);
     for (const inner of innerRepeats(run, signs)) found.push(inner);
     const often = withTimes(run, signs);
     if (often)
@@ -99,7 +103,7 @@ function runsIn(signs: readonly Sign[]): Heard[][] {
   signs.forEach((sign, at) => {
     const close = last !== null && sign.first - last.last <= CLOSE;
     const atOnce = last !== null && sign.first - last.last <= AT_ONCE;
-    const heard = heardIn(sign, at).map((each) => ({ ...each, close, atOnce }));
+    const heard = heardIn(sign, at).map((each) => ({ ...each, close, atOnce, leads: sign.leads }));
     const far = last !== null && sign.first - last.last > APART;
     if (heard.length === 0 && (sign.is === 'label' || sign.is === 'next' || sign.is === 'end')) runs.push([]);
     if (heard.length === 0) return;
@@ -110,7 +114,7 @@ function runsIn(signs: readonly Sign[]): Heard[][] {
   return runs.filter((run) => run.length > 0);
 }
 
-function heardIn(sign: Sign, at: number): Omit<Heard, 'close' | 'atOnce'>[] {
+function heardIn(sign: Sign, at: number): Omit<Heard, 'close' | 'atOnce' | 'leads'>[] {
   if (sign.is === 'atom') {
     const { stitch, per, together, count, through } = sign;
     const unit: Unit = { is: 'work', stitch, per, together, count, through };
@@ -126,7 +130,7 @@ function heardIn(sign: Sign, at: number): Omit<Heard, 'close' | 'atOnce'>[] {
 function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: number, bare: number) => void): void {
   for (let from = 0; from < run.length; from++) {
     // Nobody begins within a repeat: what stands before is the end of one, or stands apart.
-    if (from > 0 && run[from]!.close && isPlain(run[from - 1]!.unit) && !run[from - 1]!.bare) continue;
+    if (from > 0 && !run[from]!.leads && run[from]!.close && isPlain(run[from - 1]!.unit) && !run[from - 1]!.bare) continue;
     for (let to = from; to < Math.min(run.length, from + MOST_UNITS); to++) {
       const part = run.slice(from, to + 1);
       const bare = part.reduce((sum, each, i) => sum + (each.bare ? bareCost(run, from + i) : 0), 0);
@@ -144,6 +148,27 @@ function windows(run: readonly Heard[], add: (shape: Shape, from: number, to: nu
       );
     }
   }
+}
+
+/** "Two single crochet, one increase": the number right before an increase may be its own. */
+function withOwnNumbers(run: readonly Heard[], signs: readonly Sign[]): Heard[] {
+  const own: Heard[] = [];
+  run.forEach((heard) => {
+    const last = own.at(-1);
+    const { unit } = heard;
+    const adjoins = last?.bare === true && signs[heard.at]!.first - signs[last.at]!.last === 1;
+    if (!adjoins || last.unit.is !== 'work' || unit.is !== 'work' || isPlain(unit) || unit.count !== 1) own.push(heard);
+    else
+      own[own.length - 1] = {
+        ...heard,
+        at: last.at,
+        unit: { ...unit, count: last.unit.count },
+        close: last.close,
+        atOnce: last.atOnce,
+        leads: last.leads,
+      };
+  });
+  return own;
 }
 
 /** Units with how often they are said right after them: "increase three times, two single crochet". Null where none is. */

@@ -3,6 +3,7 @@ import { explain, type ToldRounds } from './explain.js';
 import { isStart, type Before } from './fit.js';
 import { numbersBeforeWork, segmentsOf, type Segment } from './segment.js';
 import { isWork, type Sign } from './sign.js';
+import { THEN } from './signs.js';
 import type { Spoken } from './words.js';
 
 /** Rounds with the signs that tell them, `[from, to)`. */
@@ -159,6 +160,7 @@ function skipCost(sign: Sign, way: Way, beforeWork: boolean): number {
 /** What it costs to begin a stretch at a sign; Infinity where none begins. */
 function beginCost(signs: readonly Sign[], words: readonly Spoken[], at: number): number {
   const sign = signs[at]!;
+  if (sign.is === 'total' && sign.ahead) return 0.3;
   if (sign.is === 'label' ? !sign.back : sign.is === 'next' || sign.is === 'ring' || sign.is === 'join') return 0;
   const begins =
     (sign.is === 'run' && !sign.all) || isWork(sign) || isNumber(sign) || sign.is === 'loop' || sign.is === 'second chain';
@@ -183,20 +185,6 @@ function isPlainSign(sign: Sign): boolean {
     sign.is === 'plain' || (sign.is === 'each' && sign.per === 1) || (sign.is === 'atom' && sign.per === 1 && sign.together === 1)
   );
 }
-
-const THEN: ReadonlySet<string> = new Set([
-  'then',
-  'next',
-  'now',
-  'okay',
-  'ok',
-  'after',
-  'here',
-  'alright',
-  'right',
-  'finally',
-  'so',
-]);
 
 /** A number that may be stitches, or a round's. */
 function isNumber(sign: Sign): boolean {

@@ -1,7 +1,8 @@
 import type { Doubt } from './doubt.js';
 import { COST } from './cost.js';
 import type { Segment, Tried } from './segment.js';
-import { isPlain, makesOf, usesOf, type Shape } from './shape.js';
+import { isPlain, makesOf, usesOf, type Shape, type Unit } from './shape.js';
+import { REST } from './sign.js';
 
 /** What is known where a stretch of a talk begins. */
 export interface Before {
@@ -77,6 +78,7 @@ function eachFits({ totals }: Segment, shape: Shape & { is: 'each' }, count: num
 }
 
 function unitFits(segment: Segment, shape: Shape & { is: 'units' }, below: number | null): readonly Fit[] {
+  if (shape.units.some(isRest)) return restFits(shape, below);
   const [uses, makes] = [usesOf(shape.units), makesOf(shape.units)];
   if (uses === 0) return [];
   const said = timesIn(segment, shape.said);
@@ -108,6 +110,17 @@ function unitFits(segment: Segment, shape: Shape & { is: 'units' }, below: numbe
       doubts: told !== undefined ? [{ is: 'times', said: told, fits: times }] : [],
     },
   ];
+}
+
+function isRest(unit: Unit): boolean {
+  return unit.is === 'work' && unit.count === REST;
+}
+
+/** "Decrease, and single crochet in the rest": one of them takes what the others leave. */
+function restFits({ units }: Shape & { is: 'units' }, below: number | null): readonly Fit[] {
+  const left = (below ?? 0) - usesOf(units);
+  if (left < 1 || units.filter(isRest).length !== 1) return [];
+  return [{ times: 1, uses: below, makes: makesOf(units) + left, cost: 0, doubts: [] }];
 }
 
 /** How often, as the signs say: "six times", "five more times", "the same again". */

@@ -6,6 +6,7 @@ import { describeDoubt } from './describe-doubt.js';
 import type { Doubt } from './doubt.js';
 import type { ToldRounds } from './explain.js';
 import type { Unit } from './shape.js';
+import { REST } from './sign.js';
 
 /** What a line of rounds needs besides: the part before by name and size, where limbs are worked in, and whether rows are turned. */
 export interface Around {
@@ -92,7 +93,7 @@ function itemOf(unit: Unit, loop: Loop, limb: string): Item {
   if (unit.is !== 'work')
     return unit.is === 'skip' ? { kind: 'skip', count: unit.count } : { kind: 'chain', count: unit.count, counts: unit.count };
   const through: PartRef | null = unit.through ? { part: null, name: limb } : null;
-  return work({ ...unit, loop, through });
+  return work({ ...unit, count: unit.count === REST ? 'around' : unit.count, loop, through });
 }
 
 function work(part: Partial<Omit<Work, 'kind'>>): Work {

@@ -74,7 +74,9 @@ export function numbersBeforeWork(signs: readonly Sign[]): ReadonlyMap<number, n
     const shapes = next?.is === 'atom' && (next.per > 1 || next.together > 1);
     const count = sign.is === 'number' && sign.sure ? sign.value : sign.is === 'atom' && isPlainAtom(sign) ? sign.count : null;
     if (count === null || !shapes || next.first - sign.last > (sign.is === 'number' ? CLOSE : CLOSE + 2)) return;
-    if (sign.is === 'atom' || count !== last + 1) found.set(at, count);
+    // "One increase" may be one of them.
+    const own = sign.is === 'number' && count === 1 && next.first - sign.last === 1;
+    if (!own && (sign.is === 'atom' || count !== last + 1)) found.set(at, count);
     last = count;
   });
   return found;

@@ -1,5 +1,8 @@
 import type { Loop, StitchName } from '../stitch.js';
 
+/** A count of stitches that is the rest of the round. */
+export const REST = 0;
+
 /** Stitches that are named: `count` times, each working `together` into `per`; through a limb, where one is named. */
 export interface Atom {
   readonly is: 'atom';
@@ -34,8 +37,8 @@ export type Meant =
       readonly is:
         'around' | 'again' | 'plain' | 'ring' | 'turn' | 'second chain' | 'other side' | 'join' | 'joined' | 'open' | 'end';
     }
-  /** How many stitches there are after the round, `back` rounds ago; `strong` where the words say nothing else. */
-  | { readonly is: 'total'; readonly count: number; readonly strong: boolean; readonly back: number }
+  /** How many stitches there are after the round, `back` rounds ago; `strong` where the words say nothing else, `ahead` before it is worked. */
+  | { readonly is: 'total'; readonly count: number; readonly strong: boolean; readonly back: number; readonly ahead: boolean }
   /** A round's number or a range of them. `back` where one is looked back upon. */
   | { readonly is: 'label'; readonly from: number; readonly to: number; readonly back: boolean }
   /** The round after this one, without its number. */
@@ -51,7 +54,12 @@ export type Meant =
   | { readonly is: 'eyes' | 'stuff' | 'sew' };
 
 /** What was meant, and the words that say it: `[first, last]` are indices of words, both of them its own. */
-export type Sign = Meant & { readonly first: number; readonly last: number };
+export type Sign = Meant & {
+  readonly first: number;
+  readonly last: number;
+  /** Whether a new thought begins with it: after "so", "then", a comma or a stop. */
+  readonly leads: boolean;
+};
 
 /** Signs that name stitches to work. */
 export function isWork(sign: Meant): boolean {

@@ -19,10 +19,19 @@ export function signsOf(words: readonly Spoken[], terms: Terms): readonly Sign[]
     const found = longestMatch(rules, text, starts[word]!);
     let next = word + 1;
     if (found) while (next < words.length && starts[next]! < starts[word]! + found.length) next++;
-    if (found && found.meant !== 'nothing') signs.push({ ...found.meant, first: word, last: next - 1 });
+    if (found && found.meant !== 'nothing')
+      signs.push({ ...found.meant, first: word, last: next - 1, leads: leads(words, word) });
     word = next;
   }
   return signs;
+}
+
+/** Words that begin what is new. */
+export const THEN: ReadonlySet<string> = new Set('then next now okay ok after here alright right finally so'.split(' '));
+
+function leads(words: readonly Spoken[], at: number): boolean {
+  const before = words.slice(Math.max(0, at - 2), at).map(({ key }) => key);
+  return before.length === 0 || before.at(-1) === '.' || words[at]!.afterComma || before.some((key) => THEN.has(key));
 }
 
 interface Match {

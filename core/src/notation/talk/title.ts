@@ -1,4 +1,3 @@
-import { colourWordsAt } from '../colours.js';
 import type { Cue } from './captions.js';
 import type { Spoken } from './words.js';
 
@@ -12,7 +11,7 @@ const PATTERNS: readonly RegExp[] = [
   ),
   new RegExp(String.raw`(?<= )(?:he's|she's|this is|this one is|meet|here's|here is) (?:a|an|the|our) ${NAME}`),
   new RegExp(
-    String.raw`(?<= )today(?:'s| is|it's| it's| it is| we have| so) (?:\. )?(?:um )?(?:today's )?(?:the |a |an )?${NAME}`,
+    String.raw`(?<= )today(?:'s| is| it's| it's| it is| we have| so) (?:\. )?(?:um )?(?:today's )?(?:the |a |an )?${NAME}`,
   ),
 ];
 const ENDS: ReadonlySet<string> = new Set(
@@ -74,7 +73,7 @@ function nounOf(name: string): string | null {
   const kept = words
     .slice(0, end < 0 ? 4 : Math.min(4, end))
     .filter(({ key }, i, all) => !(i < all.length - 1 && LITTLE.has(key)));
-  if (kept.length === 0 || ENDS.has(kept[0]!.key) || colourWordsAt(kept, 0) === kept.length) return null;
+  if (kept.length === 0 || ENDS.has(kept[0]!.key)) return null;
   const title = kept.map(({ key }) => key).join(' ');
   return title.charAt(0).toUpperCase() + title.slice(1);
 }

@@ -33,7 +33,16 @@ function trailingTotals(signs: readonly Sign[]): Sign[] {
     const trails = before && AFTER.has(before.is) && sign.first - before.last <= 2;
     const stands = !next || next.first - sign.last > 1 || next.is === 'label' || next.is === 'next';
     if (sign.is !== 'number' || !sign.sure || sign.value < LEAST_TOTAL || !trails || !stands) return sign;
-    return { is: 'total', count: sign.value, strong: false, back: 0, first: sign.first, last: sign.last };
+    return {
+      is: 'total',
+      count: sign.value,
+      strong: false,
+      back: 0,
+      ahead: false,
+      first: sign.first,
+      last: sign.last,
+      leads: sign.leads,
+    };
   });
 }
 

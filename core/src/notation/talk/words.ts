@@ -59,12 +59,23 @@ const BY_FIRST = byFirstWord();
 
 function byFirstWord(): ReadonlyMap<string, readonly (readonly [readonly string[], readonly string[]])[]> {
   const table = new Map<string, (readonly [readonly string[], readonly string[]])[]>();
-  for (const [heard, said] of MISHEARD) {
+  for (const [heard, said] of MISHEARD.flatMap(withPlural)) {
     const from = heard.split(' ').map((word) => (SOUNDS_LIKE.has(word) ? `~${SOUNDS_LIKE.get(word)}` : word));
     table.set(from[0]!, [...(table.get(from[0]!) ?? []), [from, said.split(' ')]]);
   }
   for (const rows of table.values()) rows.sort((a, b) => b[0].length - a[0].length);
   return table;
+}
+
+/** Of several as of one: "crow shades" are crochets. */
+function withPlural([heard, said]: readonly [string, string]): (readonly [string, string])[] {
+  const nouns = /(?:crochet|increase|decrease|ring)$/.test(said) && !heard.endsWith('s');
+  return nouns
+    ? [
+        [heard, said],
+        [`${heard}s`, `${said}s`],
+      ]
+    : [[heard, said]];
 }
 
 function putRight(words: readonly Spoken[]): Spoken[] {

@@ -1,5 +1,5 @@
 import type { StitchName } from '../../stitch.js';
-import type { Meant } from '../sign.js';
+import { REST, type Meant } from '../sign.js';
 import { anyStitch, AROUND, atom, EVERY, N, num, ONE, rule, STITCHES, SURE, type Rule, type StitchRow } from './rule.js';
 
 const ONE_OF = `(?:stitch(?:es)?|sts?|single|${ONE}|of them|of those|of these|of your|chain)`;
@@ -30,6 +30,10 @@ function named({ stitch, words }: StitchRow): Rule[] {
     rule(`${words} ${SURE}(?: stitches)?(?= (?:(?:an? |and |then |and then |invisible )*(?:increase|decrease)|\\.))`, ([, n]) =>
       atom({ stitch, count: num(n) }),
     ),
+    rule(
+      `(?:one |an? )?${words} (?:in |into |around )?(?:the |each of the )?(?:rest|remaining)(?: of (?:the|them|your|those)(?: (?:round|stitches|way|row))?| stitches)?(?! #)`,
+      () => atom({ stitch, count: REST }),
+    ),
     rule(`(?:one |an? )?${words} (?:in|into) (?:the |each of the )?(?:remaining|last|other) ${N}(?: ${STITCHES})?`, ([, n]) =>
       atom({ stitch, count: num(n) }),
     ),
@@ -58,7 +62,7 @@ function plain(sc: string): Rule[] {
     ),
     rule(`then ${SURE} (?:all )?around`, ([, n]) => each('sc', '1', true, n)),
     rule(
-      `one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`,
+      `one (?:in|into|on|with) (?:the |this |that )?(?:${ONE}|next|last|%\\d+|corner|other corner|same|middle)(?: (?:${ONE}|stitch|corner))?`,
       () => atom({}),
     ),
     rule(
@@ -70,7 +74,8 @@ function plain(sc: string): Rule[] {
       () => ({ is: 'plain' }),
     ),
     rule(`${N} ${STITCHES}(?: and| then| followed by)*(?= (?:(?:an?|the|one) )?(?:increase|decrease) )`, ([, n]) =>
-      atom({ count: num(n) }),
+      // More of them are what there is: "six stitches, and then increase".
+      num(n) < 6 ? atom({ count: num(n) }) : null,
     ),
     rule(`${N} ${LIMB}`, ([, n]) => atom({ count: num(n), through: true })),
     rule(`(?:skip|miss|leave) (?:the )?(?:next )?${N}(?: ${STITCHES})?|${N} ${STITCHES} (?:skipped|unworked)`, ([, a, b]) => ({
@@ -114,6 +119,7 @@ function increases(any: string): Rule[] {
       `[#~]([23]) (?:${any} |${STITCHES} )?(?:in|into) (?:the )?(?:same|one|next|that|this|%\\d+|there|here)(?: (?:same|${ONE}|stitch|place|st|spot|next|chain))?(?! (?:row|go|rounds?|of)(?= ))`,
       ([, n]) => atom({ per: num(n) }),
     ),
+    rule(`(?:an? )?${INC} in (?:the )?(?:next|first|last|%1) ${N}(?: ${STITCHES})?`, ([, n]) => atom({ per: 2, count: num(n) })),
     rule(`(?:an? )?${INC} in (?:each|all) of (?:the |those )?(?:next )?${N}(?: ${STITCHES})?`, ([, n]) =>
       atom({ per: 2, count: num(n) }),
     ),

@@ -5,8 +5,8 @@ import { num, nothing, rule, STITCHES, SURE, type Rule } from './rule.js';
 const LEAST = 3;
 const SO_FAR = `(?: ${STITCHES})?`;
 
-function total(count: string | undefined, strong: boolean, back = 0): Meant | null {
-  return num(count) < LEAST ? null : { is: 'total', count: num(count), strong, back };
+function total(count: string | undefined, strong: boolean, back = 0, ahead = false): Meant | null {
+  return num(count) < LEAST ? null : { is: 'total', count: num(count), strong, back, ahead };
 }
 
 /** Ways to say what comes out of a round. */
@@ -16,7 +16,7 @@ const VERBS = [
   `(?:gives?|giving|leaves?|leaving|gets?|getting|makes?|making|made)(?: you| us| me)?(?: with| back)?(?: up| down)?(?: ~2)?(?: a total of)?`,
   `(?:takes?|brings?|taking|bringing|gets?|puts?)(?: it| us| you| me|'ll)* (?:back )?(?:down |up |back )?(?:~2|at)`,
   `(?:back|down|up)(?: up| down| on)? ?(?:at|on|~2)`,
-  `(?:you're|we're|you are|we are|you'll be|we'll be|now at|it's|it|stays?|staying|remains?|remaining)(?: still| back| now| down| up| stays)* (?:at|on|~2)`,
+  `(?:you're|we're|i'm|you are|we are|you'll be|we'll be|now at|it's|it|stays?|staying|remains?|remaining)(?: still| back| now| down| up| stays)* (?:at|on|~2)`,
   `(?:becomes?|totals?(?: is| of)?|a total of|equals|still(?: got| have| at)?|goes ~2|(?:end|finish)(?:s|es|ing)? (?:up )?(?:with|on|at)|(?:stitch )?count (?:here |now )?(?:of|is|should be))`,
 ];
 const COUNTED = `(?:that's|that'll be|it's|so|that makes|there's|there are|that was|which is|that'd be|is|so it's|that|should be)`;
@@ -26,6 +26,9 @@ const BEFORE = `the (?:one|round|row) before (?:that |it |this )?(?:was|had|is|h
 export function totalsSaid(anyStitch: string): readonly Rule[] {
   const noMore = String.raw`(?! (?:[#~]\d+|times?|in (?:the|a|this|that|each|every|one|it|here|there)|rounds?(?! [#~])|rows?(?! [#~])|more|of (?:these|those|them)|${anyStitch}|increas|decreas|together|chains?|sets?|lots|through|ways|${STITCHES} (?:together|apart|between|of|we|long)|and an? (?:increase|decrease)|(?:and |then |and then )*(?:increase|decrease))(?:es|s|e|ing)?(?= ))`;
   return [
+    rule(`(?:~2|need|want|going|have) (?:~2 )?get (?:from #\\d+ )?(?:up |down |back )?~2 ${SURE}`, ([, n]) =>
+      total(n, true, 0, true),
+    ),
     rule(`${BEFORE} ${SURE}`, ([, n]) => total(n, false, 1)),
     rule(`it was ${SURE} (?:before that|up ~2 there|before)`, ([, n]) => total(n, false, 1)),
     rule(`and ${SURE} before that`, ([, n]) => total(n, false, 2)),
