@@ -54,6 +54,9 @@ test('a talk is written down, its doubt settled and a round mended in place, and
   await page.getByRole('button', { name: /^Mend: R6–R9/ }).click();
   await page.getByRole('textbox', { name: 'The line as it should be' }).fill('R6–R8: with white, sc around (30) (at 1:07)');
   await page.getByRole('button', { name: 'Write it so' }).click();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(editor(page)).not.toContainText('Buoy');
+  await page.getByRole('button', { name: 'Look at it again' }).click();
   await expect(page.getByText('2 parts, 14 rounds.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Take this pattern' }).click();

@@ -1,5 +1,6 @@
 import { readFile, stat } from 'node:fs/promises';
 import { readTalk, talkText } from '@lemniscus/core/notation/talk';
+import { BOUNDS } from '@lemniscus/core/bounds';
 import { describeNotOpened, textOfLines } from '@lemniscus/core/decoding';
 import { openFile } from '@lemniscus/core/opening';
 
@@ -11,6 +12,7 @@ export async function readText(file: string): Promise<{ readonly text: string } 
     const opened = await openFile(new Uint8Array(await readFile(file)));
     if (!opened.ok) return { refused: describeNotOpened(opened) };
     const text = textOfLines(opened.lines);
+    if (text.length > BOUNDS.text) return { refused: `It is larger than ${BOUNDS.text / 1_000_000} MB, the most that is read.` };
     const talk = opened.kind === 'text' ? readTalk(text) : null;
     if (talk?.parts.length === 0) return { refused: NO_ROUNDS };
     return { text: talk ? talkText(talk) : text };

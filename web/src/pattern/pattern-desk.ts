@@ -116,6 +116,8 @@ export class PatternDesk {
   protected readonly going = this.opening.going;
   /** A file that is looked over before it is taken. */
   protected readonly review = signal<Found | null>(null);
+  /** The one that was left, with what was done to it. */
+  protected readonly left = signal<Found | null>(null);
   protected readonly printing = signal(false);
   protected readonly view = signal<View>('rounds');
   /** On a phone the text has the whole screen or none of it: reading comes first, writing where there is nothing to read. */
@@ -290,6 +292,16 @@ export class PatternDesk {
     this.opening.stop();
   }
 
+  protected leave(): void {
+    this.left.set(this.review());
+    this.review.set(null);
+  }
+
+  protected lookAgain(): void {
+    this.review.set(this.left());
+    this.left.set(null);
+  }
+
   protected reviewed(text: string): void {
     this.review.set(null);
     this.editor().insert(text);
@@ -310,6 +322,7 @@ export class PatternDesk {
     const taken = await taking.catch((error: unknown): TakenFile => ({ refused: `It could not be read: ${String(error)}.` }));
     this.refused.set(taken && 'refused' in taken ? taken.refused : '');
     if (taken && 'text' in taken) this.editor().insert(taken.text);
+    this.left.set(null);
     if (taken && 'review' in taken) this.review.set(taken.review);
   }
 

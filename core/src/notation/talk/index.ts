@@ -2,4 +2,4 @@ export { cuesOf, type Cue } from './captions.js';
 export { describeDoubt } from './describe-doubt.js';
 export type { Doubt } from './doubt.js';
 export type { TalkLine, TalkPart } from './parts.js';
-export { MOST_TALK, readTalk, talkLines, talkText, type PatternLine, type Talk } from './talk.js';
+export { readTalk, talkLines, talkText, type PatternLine, type Talk } from './talk.js';

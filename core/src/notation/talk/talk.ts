@@ -18,23 +18,20 @@ export interface Talk {
   readonly seconds: number;
 }
 
-/** The most of captions that is read: six hours of fast talk and its times. */
-export const MOST_TALK = 1_500_000;
-
 /**
  * Reads captions, or a transcript with times, as a pattern; null for any other text. What the count cannot confirm is a doubt
  * with both readings, and nothing is invented.
+ * @param text captions of six hours of fast talk are as long as a pattern may be: `BOUNDS.text`
  * @param progress is told how far it has come, from 0 to 1, and stops it by returning false; the talk then has no parts
  */
 export function readTalk(text: string, progress?: (done: number) => boolean): Talk | null {
-  const kept = text.slice(0, MOST_TALK);
-  const cues = cuesOf(kept);
+  const cues = cuesOf(text);
   if (cues === null) return null;
-  const words = spokenWords(kept, cues);
+  const words = spokenWords(text, cues);
   const terms = termsOf(words);
   const signs = toldSigns(signsOf(words, terms));
   const told = chainOf(signs, words, progress);
-  const title = titleOfTalk(kept, cues, words);
+  const title = titleOfTalk(text, cues, words);
   const parts = isPattern(told) ? partsOf(told, signs, words, terms, title.toLowerCase()) : [];
   return { title, terms, parts, cues, seconds: cues.at(-1)?.to ?? 0 };
 }

@@ -1,9 +1,12 @@
-import { Component, computed, ElementRef, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { checkPattern, describe, type PatternCount } from '@lemniscus/core/fabric';
 import { counted, placesIn, read } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Found } from '../../data/open/file-opening';
 import { sourceOf, textOf, type ReviewLine } from './review-source';
+
+/** What was done to a file that was looked over and left. */
+const LEFT = new WeakMap<Found, { readonly putBack: ReadonlySet<number>; readonly mended: ReadonlyMap<string, string> }>();
 
 /** A line of the reading as it is shown. */
 interface Shown extends ReviewLine {
@@ -45,11 +48,14 @@ export class Review {
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly counted = counted;
-  protected readonly putBack = linkedSignal<Found, ReadonlySet<number>>({ source: this.found, computation: () => new Set() });
+  protected readonly putBack = linkedSignal<Found, ReadonlySet<number>>({
+    source: this.found,
+    computation: (found) => LEFT.get(found)?.putBack ?? new Set(),
+  });
   /** Lines as they were mended, by what they were. */
   private readonly mended = linkedSignal<Found, ReadonlyMap<string, string>>({
     source: this.found,
-    computation: () => new Map(),
+    computation: (found) => LEFT.get(found)?.mended ?? new Map<string, string>(),
   });
   protected readonly mending = signal<number | null>(null);
   /** On a phone one side is seen. */
@@ -85,6 +91,11 @@ export class Review {
   /** The line that is looked at, and the pieces it came from. */
   protected readonly chosen = linkedSignal<Found, number | null>({ source: this.found, computation: () => null });
   protected readonly glowing = computed(() => new Set(this.lines()[this.chosen() ?? -1]?.pieces ?? []));
+
+  constructor() {
+    // What was mended and put back is there again when the file is looked at once more.
+    effect(() => LEFT.set(this.found(), { putBack: this.putBack(), mended: this.mended() }));
+  }
 
   protected isMended(at: number): boolean {
     const line = this.source().lines[at];
