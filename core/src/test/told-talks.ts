@@ -109,7 +109,7 @@ export const TOLD_TALKS: readonly ToldTalk[] = [
     parts: [
       { name: 'Head', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 30, 24, 18, 12] },
       { name: 'Ears', copies: 2, makes: [6, 9, 9, 9] },
-      { name: 'Horns', copies: 1, makes: [4, 4, 4] },
+      { name: 'Horns', copies: 2, makes: [4, 4, 4] },
       { name: 'Muzzle', copies: 1, makes: [10, 16] },
     ],
     text: timed(`
@@ -243,6 +243,86 @@ export const TOLD_TALKS: readonly ToldTalk[] = [
       crochet around twenty round seven six single crochet four decreases six single crochet so that's sixteen round eight
       four single crochet four decreases four single crochet twelve and then i just did five rounds of twelve and fastened
       off that's the boot make two
+    `),
+  },
+  {
+    habit: 'stripes, "2 sc dec six times"',
+    title: 'Talk',
+    parts: [
+      { name: 'Talk', copies: 1, makes: [6, 12, 18, 18, 24, 24, 24, 18, 18, 12, 6] },
+      { name: 'Wings', copies: 2, makes: [7] },
+    ],
+    text: timed(`
+      hello my lovelies today i want to show you this little bee keychain and you only need a bit of yellow and black so
+      row one is 6 sc in a magic circle and row two is an inc in each so 12 row three is sc inc sc inc all the way around
+      so that makes 18 now change to black and row four is just sc 18 then yellow and row five is 2 sc inc six times 24 row
+      six in black sc all the way around 24 row seven yellow the same again 24 row eight black 2 sc dec six times 18 row
+      nine yellow just 18 sc put the eyes in between row two and three about four stitches apart row ten black sc dec six
+      times 12 and then stuff it row eleven yellow dec six times 6 and close it up the wings make two in white magic circle
+      with 7 sc slip stitch pull it closed that's it
+    `),
+  },
+  {
+    habit: 'stitches without a name, into a loop',
+    title: 'Gnome',
+    parts: [{ name: 'Hat', copies: 1, makes: [4, 6, 8, 10, 12, 14, 16, 18, 24, 30, 30, 30, 30, 30] }],
+    text: timed(`
+      okay so this is our gnome and we start with the hat on the top and we work down make your loop and into that loop we
+      put four single crochet round two we have one stitch one increase one stitch one increase so six round three two
+      stitches one increase two stitches one increase eight round four three stitches and an increase twice ten round five
+      four stitches and an increase twice twelve round six five and an increase twice fourteen round seven six and an
+      increase fourteen becomes sixteen round eight seven and an increase that's eighteen round nine is two stitches one
+      increase all the way six times and you get twenty four round ten three stitches one increase thirty round eleven
+      front loops only one in each thirty round twelve to fourteen one in each stitch thirty fasten off
+    `),
+  },
+  {
+    habit: 'begins in the middle, four increases side by side',
+    title: 'Head',
+    parts: [{ name: 'Head', copies: 1, makes: [18, 24, 24, 24, 24, 24, 24, 24, 32, 32, 32, 32, 28, 24, 20, 16, 12, 8] }],
+    text: timed(`
+      And then we get to the body. So, as I said, you leave the yarn on from the head and you don't cut it. We ended the
+      head on 12 stitches. Round 15. One stitch, increase, all round, 18. Round 16. Two stitches, increase, all round. You
+      have 24. Round 17 to 22. One in each stitch, always 24. Round 23. 8 stitches, 4 increases, 8 stitches, 4 increases.
+      32. Round 24 to 26, no increase, no decrease, 32. Round 27, six stitches, decrease, 4 times, 28. Round 28. Five
+      stitches, decrease, four times. 24. Round 29, 4 stitches decrease, 20. Round 30, 3 stitches, decrease, 16. Fill it
+      well. Round 31, two stitches, decrease, 12, and round 32, one stitch decrease, so 8. Cut the thread and sew it
+      together.
+    `),
+  },
+  {
+    habit: '"one one two", "every fourth and fifth together"',
+    title: 'Talk',
+    parts: [
+      { name: 'Talk', copies: 1, makes: [8, 16, 24, 32, 40, 40, 40, 40, 40, 32, 24] },
+      { name: 'Stalk', copies: 1, makes: [6, 12, 12, 12, 12, 12, 12, 12, 12] },
+    ],
+    text: timed(`
+      so um the mushroom top so we have red and we do um a magic circle and then we do eight single crochet in that and
+      then we do um the next round is gonna be two in each so sixteen and then we do one two one two so one in the first
+      two in the second and that's gonna be twenty four and then the next round is one one two one one two and that's
+      thirty two and then one one one two so thirty two plus eight is forty okay so after that we do one in each for three
+      rounds and then we do back loops only one in each and then we go decrease every fourth and fifth together so thirty
+      two and then the next one is two and a decrease twenty four and we end it there and leave a long tail so the stalk is
+      white and it's six in a circle and then two in each twelve and then one in each for seven rounds and stuff it and we
+      are done
+    `),
+  },
+  {
+    habit: 'rounds called R',
+    title: 'Talk',
+    parts: [
+      { name: 'Snout', copies: 1, makes: [5, 10, 10, 10] },
+      { name: 'Head', copies: 1, makes: [6, 12, 18, 24, 30, 30, 30, 30, 30, 30, 30, 24, 18, 12, 6] },
+      { name: 'Ears', copies: 2, makes: [4, 6, 8, 10, 10] },
+    ],
+    text: timed(`
+      Hi, I'm going to walk you through the fox today. For the snout with white: R1, 5 sc into a magic ring. R2, increase
+      in each, ten. R3 to R4, ten sc. Fasten off. Now the head in orange. R1: magic ring, 6 sc. R2: 6 inc, 12. R3: 1 sc,
+      inc, times 6, 18. R4: 2 sc, inc, times 6, 24. R5: 3 sc, inc, times 6, 30. R6 to R11: 30 sc each. R12: 3 sc, dec,
+      times 6, 24. R13, 2 sc, dec, times 6, 18. R14, 1 sc, dec, times 6, 12, and stuff. R15: 6 dec, 6. Close. Ears, two:
+      R1, 4 sc in a magic ring. R2, 1 sc, inc, twice, 6. R3, 2 sc, inc, twice, 8. R4 3 sc inc twice 10. R5, 10 sc. Fasten
+      off and leave a tail.
     `),
   },
 ];

@@ -14,13 +14,10 @@ export function besideCost(shape: Shape, sign: Sign): number {
 
 /** What it costs that a number stands before an increase or a decrease: "four and a decrease" says other stitches than three. */
 export function besideNumber(shape: Shape, value: number): number {
-  if (shape.is === 'units') {
-    const counts = shape.units.flatMap((unit) =>
-      unit.is === 'work' && unit.per === 1 && unit.together === 1 ? [unit.count] : [],
-    );
-    return counts.includes(value) ? 0 : counts.length > 0 ? COST.otherCount : COST.otherCount / 2;
-  }
-  return shape.is === 'each' ? COST.otherCount / 2 : 0;
+  if (shape.is === 'each') return COST.otherCount;
+  if (shape.is !== 'units') return 0;
+  const same = shape.units.some((unit) => unit.is === 'work' && unit.per === 1 && unit.together === 1 && unit.count === value);
+  return same ? 0 : COST.otherCount;
 }
 
 function besideChain(shape: Shape, is: 'chain' | 'skip'): number {

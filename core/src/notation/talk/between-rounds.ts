@@ -22,6 +22,8 @@ const TAKES: ReadonlySet<string> = new Set([
   'join',
   'bring',
   'through',
+  'then',
+  'now',
   'still',
   'change',
   'switch',
@@ -42,7 +44,9 @@ export function coloursIn(words: readonly Spoken[], from: number, to: number, ba
       .map(({ key }) => key)
       .join(' ');
     // "Wings! Dark brown.", "the arms, green": near a part's name a colour needs no verb.
-    if (TAKES.has(before ?? '') || at < bare) found.push({ is: 'colour', name, word: at });
+    // "Row seven yellow".
+    const labelled = /^#\d/.test(before ?? '') && /^r(?:ow|ound|nd)?$/.test(words[at - 2]?.key ?? '');
+    if (TAKES.has(before ?? '') || labelled || at < bare) found.push({ is: 'colour', name, word: at });
     at += length - 1;
   }
   return found;

@@ -147,8 +147,8 @@ function midway({ signs }: Segment, told: ToldRounds): boolean {
 
 /** What it costs that nothing is made of a sign: little before the first part and after a part's end. */
 function skipCost(sign: Sign, way: Way, beforeWork: boolean): number {
-  if (sign.is === 'into') return way.inPart ? COST.skipInto : COST.skipInto / 2;
-  const share = !way.inPart ? 0.1 : way.ended ? 0.3 : 1;
+  if (sign.is === 'into') return COST.skipInto;
+  const share = !way.inPart || way.ended ? 0.3 : 1;
   if (sign.is === 'each' || sign.is === 'every') return COST.skipEach * share;
   if (sign.is === 'atom' || sign.is === 'plain' || sign.is === 'chain' || sign.is === 'skip') return COST.skipWork * share;
   if (beforeWork) return COST.skipWork * share;

@@ -56,7 +56,7 @@ export const COST = {
   goesOnAfterEnd: 1.5,
   midway: 3,
   /** Signs that nothing is made of. */
-  skipInto: 2.5,
+  skipInto: 3,
   skipEach: 1.5,
   skipWork: 1,
   skipLabel: 0.9,

@@ -90,7 +90,7 @@ function roundsOf(segment: Segment, candidate: Tried, fit: Fit, before: Before):
     segment.afterEnd * COST.afterEnd +
     segment.timesAgain * COST.timesAgain +
     segment.nexts * COST.next +
-    (mixes(segment.loops) ? COST.loops : 0);
+    (mixes(segment.loops) || segment.lateLoop ? COST.loops : 0);
   return runsFor(segment, starts, candidate.to, before).map((run): ToldRounds => {
     const numbers = numberCosts(segment, run.rounds, starts, before, candidate.shape.is === 'joined');
     const alike = run.rounds === 1 ? 0 : changes ? COST.runChanges : candidate.shape.is === 'each' ? 0 : COST.runOfWork;

@@ -74,7 +74,9 @@ function eachFits({ totals }: Segment, shape: Shape & { is: 'each' }, count: num
   if (below === null) return [];
   const left = below % shape.together;
   const makes = Math.floor(below / shape.together) * shape.per;
-  return [{ times: 'around', uses: below - left, makes, cost: left === 0 ? 0 : COST.leftOver / 2, doubts: [] }];
+  // Where nothing is known below, it is said how many.
+  const times = count === null ? below / shape.together : 'around';
+  return [{ times, uses: below - left, makes, cost: left === 0 ? 0 : COST.leftOver / 2, doubts: [] }];
 }
 
 function unitFits(segment: Segment, shape: Shape & { is: 'units' }, below: number | null): readonly Fit[] {
@@ -88,7 +90,7 @@ function unitFits(segment: Segment, shape: Shape & { is: 'units' }, below: numbe
     const cost = (fits ? COST.timesFits : COST.times) + (times > shape.said ? long : 0);
     return { times, uses: times * uses, makes: times * makes, cost, doubts: [] };
   });
-  if (below === null) return fits;
+  if (below === null) return fits.length > 0 ? fits : fitsOfTotal(segment, uses, makes);
   // Plain stitches alone, and chains, are not said once and meant over and over.
   const once = shape.units.every(isPlain) || shape.units.some(({ is }) => is !== 'work');
   const times = below / uses;
@@ -110,6 +112,14 @@ function unitFits(segment: Segment, shape: Shape & { is: 'units' }, below: numbe
       doubts: told !== undefined ? [{ is: 'times', said: told, fits: times }] : [],
     },
   ];
+}
+
+/** A talk that begins in the middle: as often as its total says. */
+function fitsOfTotal({ totals }: Segment, uses: number, makes: number): readonly Fit[] {
+  const total = totals.find(({ back, count }) => back === 0 && count % makes === 0);
+  return total
+    ? [{ times: total.count / makes, uses: (total.count / makes) * uses, makes: total.count, cost: COST.unsaidTimes, doubts: [] }]
+    : [];
 }
 
 function isRest(unit: Unit): boolean {

@@ -50,8 +50,7 @@ function itemsOf({ shape, times, loop, makes, open, starts }: ToldRounds, limb: 
     const chains = shape.from === 'ring' ? 0 : 2;
     return [{ kind: 'start', from: shape.from, chains, stitch: shape.stitch, count: shape.count, chain: 'none' }];
   }
-  if (shape.is === 'each')
-    return [work({ stitch: shape.stitch, per: shape.per, together: shape.together, count: 'around', loop })];
+  if (shape.is === 'each') return [work({ stitch: shape.stitch, per: shape.per, together: shape.together, count: times, loop })];
   if (shape.is !== 'units') return [];
   const plain = shape.units.every((unit) => unit.is === 'work' && unit.per === 1 && unit.together === 1 && !unit.through);
   if (plain && !starts) return [work({ stitch: stitchOf(shape.units), count: 'around', loop })];

@@ -188,13 +188,14 @@ function mentions(words: readonly Spoken[], name: string): number {
 
 /** How many of a part are made, by what is said before it and after its last round. */
 export function copiesOf(
+  words: readonly Spoken[],
   signs: readonly Sign[],
   { from, start, to, until }: Stretch,
   named: Named | null,
   nextNamedAt: number,
 ): number | null {
   const begin = Math.max(from, named ? named.at - 8 : start - 40);
-  let count: number | null = null;
+  let count = numberAfter(words, named);
   let more = 0;
   for (const sign of signs) {
     const before = sign.first >= begin && sign.last < start + 25;
@@ -206,6 +207,15 @@ export function copiesOf(
   if (count !== null && count > 1) return count;
   return more > 0 ? 1 + more : null;
 }
+
+/** "Ears, two: round one": a number right after the name. */
+function numberAfter(words: readonly Spoken[], named: Named | null): number | null {
+  if (!named) return null;
+  const number = /^#([2-9]|1[0-2])$/.exec(words[named.at]?.key ?? '');
+  return number && AFTER_NUMBER.has(words[named.at + 1]?.key ?? '') ? Number(number[1]) : null;
+}
+
+const AFTER_NUMBER: ReadonlySet<string> = new Set(['.', 'r', 'row', 'round', 'of', 'times', 'pieces']);
 
 /** More of one part is a number of something else. */
 const MOST_COPIES = 12;

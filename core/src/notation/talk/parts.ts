@@ -48,7 +48,7 @@ export function partsOf(
   stretches.forEach((stretch, i) => {
     const named = names[i] ?? null;
     const next = names[i + 1];
-    const copies = copiesOf(signs, stretch.words, named, next ? next.at - 4 : words.length);
+    const copies = copiesOf(words, signs, stretch.words, named, next ? next.at - 4 : words.length);
     const before = stretches[i - 1]?.told.at(-1)?.rounds.makes ?? null;
     const last = parts.at(-1);
     const partBefore = last && before !== null ? { name: last.name, makes: before } : null;

@@ -28,6 +28,8 @@ export interface Segment {
   readonly timesAgain: number;
   /** How often "the next round" is said after its beginning. */
   readonly nexts: number;
+  /** Whether a loop is named after it was said how many rounds: of another one. */
+  readonly lateLoop: boolean;
   readonly has: ReadonlySet<Meant['is']>;
   /** Signs of work after the yarn is cut. */
   readonly afterEnd: number;
@@ -108,9 +110,15 @@ function segmentOf(signs: readonly Sign[], candidates: readonly Tried[]): Segmen
     loops: pick(before, 'loop').map(({ loop }) => loop),
     timesAgain: timesAgainIn(signs),
     nexts: pick(signs, 'next').filter(({ at }) => at > 0).length,
+    lateLoop: lateLoopIn(signs),
     has: new Set(signs.map(({ is }) => is)),
     afterEnd: signs.slice(before.length).filter((sign) => isWork(sign) && sign.is !== 'again').length,
   };
+}
+
+function lateLoopIn(signs: readonly Sign[]): boolean {
+  const run = signs.findIndex(({ is }) => is === 'run');
+  return run >= 0 && signs.some((sign, at) => at > run && sign.is === 'loop' && sign.loop !== 'both');
 }
 
 function pick<Is extends Meant['is']>(signs: readonly Sign[], is: Is): At<SignOf<Is>>[] {

@@ -8,7 +8,43 @@ const LEAST_RUN = 2;
  * counts.
  */
 export function toldSigns(signs: readonly Sign[]): readonly Sign[] {
-  return trailingTotals(withoutCorrected(namedAloud(countedAloud(signs))));
+  return trailingTotals(withoutCorrected(namedAloud(countedAloud(onesAndTwos(signs)))));
+}
+
+/** "One, one, two, one, one, two": so many in each stitch. With a single one before each two it is counting. */
+function onesAndTwos(signs: readonly Sign[]): Sign[] {
+  const told: Sign[] = [];
+  for (let i = 0; i < signs.length;) {
+    const run = inEachFrom(signs, i);
+    const length = run.indexOf(2) + 1;
+    if (length === 0) {
+      told.push(signs[i]!);
+      i++;
+      continue;
+    }
+    for (let at = i; at < i + run.length; at += length) {
+      const [first, one, two] = [signs[at]!, signs[at + length - 2]!, signs[at + length - 1]!];
+      const atom = { is: 'atom', stitch: 'sc', together: 1, through: false } as const;
+      told.push({ ...atom, per: 1, count: length - 1, first: first.first, last: one.last, leads: first.leads });
+      told.push({ ...atom, per: 2, count: 1, first: two.first, last: two.last, leads: two.leads });
+    }
+    i += run.length;
+  }
+  return told;
+}
+
+/** How many go into each stitch, as numbers from `at` on say: ones and a two, over and over; empty for anything else. */
+function inEachFrom(signs: readonly Sign[], at: number): number[] {
+  const values: number[] = [];
+  for (let i = at; i < signs.length; i++) {
+    const sign = signs[i]!;
+    const close = i === at || sign.first - signs[i - 1]!.last <= 1;
+    if (sign.is !== 'number' || !sign.sure || !close || (sign.value !== 1 && sign.value !== 2)) break;
+    values.push(sign.value);
+  }
+  const length = values.indexOf(2) + 1;
+  const whole = length > 2 ? values.slice(0, values.length - (values.length % length)) : [];
+  return whole.every((value, i) => value === (i % length === length - 1 ? 2 : 1)) ? whole : [];
 }
 
 /** "Single, single, single and then double the next": stitches counted by their names are so many. */

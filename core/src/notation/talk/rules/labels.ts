@@ -24,7 +24,7 @@ export const LABELS_SAID: readonly Rule[] = [
   rule(String.raw`(?<!(?:way|all|the) )(?:round|row|rnd) ~([148])(?! (?:the|your|this|that|me)(?= ))`, ([, a]) =>
     label(a, undefined),
   ),
-  rule(`(?:round|row|rnd)s? (?:number )?${SURE}(?! in (?:each|every|all)(?= ))`, ([, a]) => label(a, undefined)),
+  rule(`(?:(?:round|row|rnd)s?|r) (?:number )?${SURE}(?! in (?:each|every|all)(?= ))`, ([, a]) => label(a, undefined)),
   rule(String.raw`(?:the |our |your |my |this )%(\d+) (?:round|row|rnd)`, ([, a]) => label(a, undefined)),
   rule(`(?:(?:the|our|your|this) )?(?:very )?next (?:round|row|rnd|time a?round|one(?! (?:in|single|stitch)(?= )))`, () => ({
     is: 'next',

@@ -29,7 +29,9 @@ const COPIES: readonly Rule[] = [
   rule(`${NEEDS} (?:~4 )?${N} (?:${THESE}|(?:all )?(?:together|altogether|in total|in all|the same))`, ([, n]) =>
     made(num(n), false),
   ),
-  rule(`(?:make|need|crochet) ${N}(?= (?:\\.|in total|$))`, ([, n]) => made(num(n), false)),
+  rule(`(?:make|need|crochet) ${N}(?= (?:\\.|in total|$|in (?!each|every|the|one|same|it|a|this|that)))`, ([, n]) =>
+    made(num(n), false),
+  ),
   rule(`${N} of (?:these|those|them)|there's ~2 of (?:them|these|those)`, ([, n]) => made(num(n ?? '2'), false)),
 ];
 

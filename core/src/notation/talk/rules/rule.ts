@@ -24,7 +24,7 @@ export const N = String.raw`[#~](\d{1,4})`;
 export const ONE = String.raw`one(?! (?:[#~]\d+|in|single|more)(?= ))`;
 export const STITCHES = '(?:stitch(?:es)?|sts?|loops?)';
 export const EVERY = '(?:each|every|all)';
-export const LABEL = '(?:rounds?|rows?|rnds?)';
+export const LABEL = '(?:rounds?|rows?|rnds?|r)';
 export const LABELS = '(?:rounds|rows|rnds)';
 export const AROUND = String.raw`(?:all (?:the )?way (?:a?round|along|across|~2 the end)|(?:all|right) (?:a)?round|a?round and a?round|the whole (?:round|way|row)|a?round the (?:whole|rest)|(?:~2|until you (?:get|come|are back|meet) (?:back )?(?:~2 )?)(?: ?the| ?your) (?:end of the (?:round|row)|marker)|around)`;
 

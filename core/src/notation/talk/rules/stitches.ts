@@ -69,6 +69,7 @@ function plain(sc: string): Rule[] {
       `(?:the |a )?(?:whole |rest )?(?:round|row)s? (?:where )?(?:of )?(?:nothing happens|nothing|rest)|no shaping|nothing else|plain ${AROUND}|(?<!~2 )(?:just |you |we )*go (?:just )?(?:once )?a?round(?: once| again)?(?: on the ${SURE}| on those)?|straight(?= (?:up|rounds|now|no|\\.))|straight up|no increases`,
       () => ({ is: 'plain' }),
     ),
+    rule(`no increases?(?: and| or)?(?: no)? decreases?`, () => ({ is: 'plain' })),
     rule(
       `plain(?= (?:one|in|through|still|just|\\.|${EVERY}))|work (?:it )?(?:even|straight)|a rest (?:round|row)|nothing(?= (?:\\.|i))`,
       () => ({ is: 'plain' }),
