@@ -74,6 +74,9 @@ interface About {
   readonly namedAt: number | null;
 }
 
+/** Words before a part's name in which its yarn may be taken up. */
+const COLOUR_BEFORE = 10;
+
 /** The lines of a part in the order of the talk: rounds, and what is done between them. */
 function linesOf(
   stretch: { told: readonly Told[]; words: Stretch },
@@ -82,7 +85,10 @@ function linesOf(
   about: About,
 ): TalkLine[] {
   const { told } = stretch;
-  const begin = about.namedAt === null ? stretch.words.start : Math.min(about.namedAt - 3, stretch.words.start);
+  const begin =
+    about.namedAt === null
+      ? stretch.words.start
+      : Math.min(Math.max(stretch.words.from, about.namedAt - COLOUR_BEFORE), stretch.words.start);
   const colours = coloursIn(words, Math.max(0, begin), stretch.words.to, stretch.words.start);
   const dones = donesIn(words, signs, stretch.words.start, stretch.words.until);
   const flat = told[0]?.rounds.shape.is === 'flat';

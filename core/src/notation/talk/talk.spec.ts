@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern, toReport, type PatternReport } from '../../fabric/index.js';
+import { seeded } from '../../random/index.js';
 import { randomHabits, randomPart, speak } from '../../test/speak.js';
 import { TOLD_TALKS } from '../../test/told-talks.js';
 import { factsIn, read } from '../index.js';
@@ -25,8 +26,11 @@ function common(a: readonly number[], b: readonly number[]): number {
   return table[a.length]![b.length]!;
 }
 
-const captions = (...lines: readonly string[]): string =>
-  `WEBVTT\n\n${lines.map((line, i) => `00:0${i}:00.000 --> 00:0${i}:50.000\n${line}`).join('\n\n')}\n`;
+const captions = (...lines: readonly string[]): string => captionsOf(lines);
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const captionsOf = (lines: readonly string[]): string =>
+  `WEBVTT\n\n${lines.map((line, i) => `00:${two(i)}:00.000 --> 00:${two(i)}:50.000\n${line}`).join('\n\n')}\n`;
 
 describe('a talk', () => {
   it.each(TOLD_TALKS)('is read with its parts and counts: $habit', ({ text, title, parts }) => {
@@ -183,5 +187,77 @@ describe('a talk', () => {
     const heard: number[] = [];
     expect(readTalk(text, (done) => heard.push(done) < 1)!.parts).toEqual([]);
     expect(heard).toEqual([0]);
+  });
+
+  it('of whatever words is written in lines that are read again, with times that go up and places inside the file', () => {
+    const words = TOLD_TALKS.flatMap(({ text }) => text.replace(/\[[\d:]+\]/g, '').split(/\s+/));
+    const extra =
+      'sorry wait round twenty chain skip back loops only through the leg other side of the chain decrease magic ring'.split(' ');
+    for (let seed = 0; seed < 60; seed++) {
+      const random = seeded(seed);
+      const one = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
+      // Runs of a talk's own words, cut together anyhow.
+      const said = Array.from({ length: 40 }, () => {
+        const from = Math.floor(random() * words.length);
+        return [...words.slice(from, from + 1 + Math.floor(random() * 14)), one(extra)].join(' ');
+      });
+      const text = captionsOf(said);
+      const talk = talkOf(text);
+      const lines = talk.parts.flatMap((part) => part.lines);
+      for (const { spans } of lines)
+        for (const { from, to } of spans) expect(0 <= from && from < to && to <= text.length).toBe(true);
+      for (const { lines: own } of talk.parts) {
+        const rounds = own.filter(({ text: line }) => /^R/.test(line)).map(({ seconds }) => seconds);
+        expect(rounds).toEqual([...rounds].sort((a, b) => a - b));
+      }
+      const unread = read(talkText(talk)).diagnostics.filter(
+        ({ code }) => code === 'unread' || code === 'unknown-stitch' || code === 'note-with-work',
+      );
+      expect(unread, `seed ${seed}\n${talkText(talk)}`).toEqual([]);
+    }
+  });
+
+  it('tells colours, eyes and stuffing between the rounds where they were told', () => {
+    const [part] = talkOf(
+      captions(
+        'grab your dark green, and now the frog. round one, six single crochet in a magic ring. six',
+        'round two, increase in every stitch, twelve. no eyes yet. round three one in each, twelve. change to white',
+        'round four one in each, twelve. put the eyes in between rounds two and three with five stitches between them',
+        'and start to stuff it. round five decrease six times, six left. do not stuff the tail',
+      ),
+    ).parts;
+    expect(part!.lines.map(({ text }) => text.replace(/ \(at [\d:]+\)/, ''))).toEqual([
+      'R1: with dark green, 6 sc in ring (6)',
+      'R2: inc around (12)',
+      'R3: sc around (12)',
+      'R4: with white, sc around (12)',
+      'Set the eyes between R2 and R3, 5 sts between them.',
+      'Stuff.',
+      'R5: dec × 6 (6)',
+    ]);
+    expect(part!.name).toBe('Frog');
+  });
+
+  it('works limbs in, joins legs, passes over stitches and takes the rest of a round', () => {
+    const text = captions(
+      'the legs, you need two of these. round one six single crochet in a magic ring. rounds two to four one in each, six. fasten off the first',
+      'now the body, we are joining the legs. round five, chain two and go into the other leg, six and two and six and two, sixteen stitches',
+      'round six one in each of the sixteen stitches. round seven, five single crochet, three through the arm, eight single crochet. sixteen',
+      'round eight, chain three, skip three, and thirteen single crochet, sixteen. round nine, decrease, and single crochet in the rest. fifteen',
+    );
+    const [legs, body] = reportOf(text).parts;
+    expect([legs!.copies, legs!.rounds.map(({ makes }) => makes)]).toEqual([2, [6, 6, 6, 6]]);
+    expect(body!.rounds.map(({ label, makes }) => [label, makes])).toEqual([
+      ['R5', 16],
+      ['R6', 16],
+      ['R7', 16],
+      ['R8', 16],
+      ['R9', 15],
+    ]);
+    expect(
+      talkOf(text)
+        .parts[1]!.lines.map(({ text: line }) => line.replace(/ \(at.*/, ''))
+        .slice(2),
+    ).toEqual(['R7: 5 sc, 3 sc through legs, 8 sc (16)', 'R8: ch 3 (counted), sk 3, 13 sc (16)', 'R9: dec, sc around (15)']);
   });
 });
