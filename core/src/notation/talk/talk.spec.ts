@@ -207,7 +207,7 @@ describe('a talk', () => {
       for (const { spans } of lines)
         for (const { from, to } of spans) expect(0 <= from && from < to && to <= text.length).toBe(true);
       for (const { lines: own } of talk.parts) {
-        const rounds = own.filter(({ text: line }) => line.startsWith("R")).map(({ seconds }) => seconds);
+        const rounds = own.filter(({ text: line }) => line.startsWith('R')).map(({ seconds }) => seconds);
         expect(rounds).toEqual([...rounds].sort((a, b) => a - b));
       }
       const unread = read(talkText(talk)).diagnostics.filter(
