@@ -10,7 +10,7 @@ const CORE_ORDER = [
   ['spacing', 'gauge'],
   ['shape'],
   ['making', 'assembly'],
-  ['supply', 'history'],
+  ['supply', 'history', 'technique'],
   ['planning'],
   ['exchange'],
 ];

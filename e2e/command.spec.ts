@@ -4,8 +4,15 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, root, test } from './app.js';
 
-function lemniscus(...args: string[]): { status: number | null; stdout: string; stderr: string } {
-  return spawnSync('npm', ['run', '--silent', 'lemniscus', '--', ...args], { cwd: root, encoding: 'utf8' });
+interface Ran {
+  readonly status: number | null;
+  readonly stdout: string;
+  readonly stderr: string;
+}
+
+/** The command as `npm run lemniscus` has it; npm itself is asked once. */
+function lemniscus(...args: string[]): Ran {
+  return spawnSync(process.execPath, [join(root, 'scripts/lemniscus.mjs'), ...args], { cwd: root, encoding: 'utf8' });
 }
 
 test('lemniscus check prints counts and slips, as text and as JSON, and its exit code says which', () => {
@@ -25,7 +32,15 @@ test('lemniscus check prints counts and slips, as text and as JSON, and its exit
     'Foot 2 6',
   ]);
   expect(report.parts[0]!.rounds[11]).toEqual({ label: 'R12', uses: 48, makes: 48, stated: 48, ok: true });
-  expect(lemniscus('check', 'demo/striped-lighthouse.md').status).toBe(0);
+  const npm = ['run', '--silent', 'lemniscus', '--', 'check', 'demo/striped-lighthouse.md'];
+  expect(spawnSync('npm', npm, { cwd: root }).status).toBe(0);
+
+  // A talk and a PDF are read as patterns are.
+  const talk = lemniscus('check', 'demo/mooring-buoy.vtt');
+  expect([talk.status, talk.stdout]).toEqual([1, expect.stringContaining('R5 is in doubt, as the talk was heard: 32 was said')]);
+  const pdf = lemniscus('check', 'demo/net-float.pdf', '--json');
+  expect(pdf.status).toBe(0);
+  expect(JSON.parse(pdf.stdout)).toMatchObject({ title: 'Net float', diagnostics: [] });
 
   const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-')), 'slip.txt');
   writeFileSync(file, 'Buoy\nR1: 6 sc in ring (6)\nR2: (dec, 3 sc) x 1\n');
