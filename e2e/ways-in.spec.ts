@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
 import { expect, root, test } from './app.js';
 import { dropFile, editor, expectRound, paste, press, stage } from './pages.js';
@@ -42,6 +43,7 @@ test('a talk is written down, its doubt settled and a round mended in place, and
   await expect(page.getByText('2 parts, 15 rounds.')).toBeVisible();
   const fifth = page.locator('.line').filter({ hasText: 'R5:' });
   await expect(fifth).toContainText('In doubt: 32 was said, and the words make 30.');
+  expect((await new AxeBuilder({ page }).include('lem-review').analyze()).violations).toEqual([]);
   await fifth.getByRole('button', { name: 'R5: (3 sc, inc) × 6 (30)', exact: true }).click();
   await expect(page.getByText('Every count is right')).toBeVisible();
 
