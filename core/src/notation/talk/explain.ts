@@ -25,6 +25,8 @@ export interface ToldRounds {
   readonly starts: boolean;
   /** Whether a number was said that fits: which round they begin or end with. */
   readonly numbered: boolean;
+  /** Whether it was said how many rounds there are of them. */
+  readonly runSaid: boolean;
 }
 
 /** The cheapest explanation of a stretch and the next that says something else. Empty where there is none. */
@@ -107,6 +109,7 @@ function roundsOf(segment: Segment, candidate: Tried, fit: Fit, before: Before):
       doubts: [...fit.doubts, ...totals.doubts, ...numbers.doubts, ...run.doubts],
       cost: base + numbers.cost + run.cost + alike + (borneOut ? 0 : COST.unconfirmed),
       starts,
+      runSaid: segment.runs.length > 0,
       numbered: numbers.announced || segment.lookedBack.includes(numbers.first + run.rounds - 1),
     };
   });

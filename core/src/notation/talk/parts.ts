@@ -101,10 +101,24 @@ function linesOf(
     const taken = colours.findLast(({ word }) => word > after && word <= here + (i === 0 ? 12 : 0));
     const name = taken?.is === 'colour' && taken.name !== colour ? taken.name : null;
     colour = name ?? colour;
-    lines.push(roundLine(withoutIdleDoubt(each, told[i + 1]), signs, words, { ...about, flat, colour: name }));
+    const borneOut = isBorneOut(told, i) ? each : unconfirmed(each);
+    lines.push(roundLine(withoutIdleDoubt(borneOut, told[i + 1]), signs, words, { ...about, flat, colour: name }));
   });
   lines.push(...dones.filter(({ word }) => word > works.at(-1)!).map((done) => doneLine(done, words)));
   return lines;
+}
+
+/** Whether a total, a number, repeats or how many rounds were said of these rounds, or a total after them that they lead to. */
+function isBorneOut(told: readonly Told[], at: number): boolean {
+  const { rounds } = told[at]!;
+  const said = rounds.starts || rounds.numbered || rounds.open || rounds.runSaid;
+  const often = typeof rounds.times === 'number' && rounds.times > 1;
+  const totalled = told.slice(at).some((each) => each.rounds.stated === each.rounds.makes && each.rounds.doubts.length === 0);
+  return said || often || totalled || rounds.doubts.length > 0;
+}
+
+function unconfirmed(told: Told): Told {
+  return { ...told, rounds: { ...told.rounds, doubts: [{ is: 'unconfirmed' }] } };
 }
 
 /** A second reading is none where what was said of this round, or of the next, bears out the first. */

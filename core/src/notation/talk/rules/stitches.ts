@@ -109,11 +109,11 @@ function increases(any: string): Rule[] {
     ),
     rule(`(?:put |get |work )?(?:an? )?${INC} (?:in )?every other(?: stitch| one)?`, () => every('2', 2, 1)),
     rule(
-      `(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: (?:of (?:the|them|those)|#\\d+(?! in)))*(?: ${STITCHES}| ${ONE})*`,
+      `(?:an? )?${INC} (?:(?:in |into )${EVERY}|every|each)(?: single)?(?: of (?:the|them|those|these|your))?(?:(?<=all|the|those|these|your|of) #\\d+)?(?: ${STITCHES}| ${ONE})*`,
       all,
     ),
     rule(
-      `[#~]2 (?:${any} |${STITCHES} )?(?:in|into|~2) ${EVERY}(?: single)?(?: (?:of (?:them|those|the|these)|stitch(?:es)?|${ONE}|#\\d+(?! in)))*`,
+      `[#~]2 (?:${any} |${STITCHES} )?(?:in|into|~2) ${EVERY}(?: single)?(?: of (?:them|those|the|these|your))?(?:(?<=all|the|those|these|your|of) #\\d+)?(?: stitch(?:es)?| ${ONE})*`,
       all,
     ),
     rule(
