@@ -6,7 +6,7 @@ export interface ToldTalk {
   readonly parts: readonly { readonly name: string; readonly copies: number; readonly makes: readonly number[] }[];
 }
 
-/** Lines of a transcript, four seconds each. */
+/** Lines that begin with a time, four seconds each. */
 function timed(text: string): string {
   const words = text.trim().split(/\s+/);
   const lines: string[] = [];

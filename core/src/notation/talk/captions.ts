@@ -8,7 +8,7 @@ export interface Cue {
   readonly spans: readonly Span[];
 }
 
-/** Hours, minutes and seconds, as captions and transcripts write them: "1:05", "00:01:05", "00:01:05.120", "1:05,5". */
+/** Hours, minutes and seconds, as captions and other timed texts write them: "1:05", "00:01:05", "00:01:05.120", "1:05,5". */
 const TIME = String.raw`(?:(\d{1,3}):)?(\d{1,2}):(\d{2})(?:[.,](\d{1,3}))?`;
 const ARROW = new RegExp(String.raw`^\s*${TIME}\s*-->\s*${TIME}`);
 const STAMP = new RegExp(String.raw`^\s*[[(<]?\s*${TIME}\s*[\])>]?(?=\s|$|[-–—:])\s*[-–—:]?\s*`);
@@ -25,7 +25,7 @@ interface Line extends Span {
 }
 
 /**
- * The cues of captions (WebVTT, SubRip) or of a transcript whose lines begin with a time; null for any other text. Lines that
+ * The cues of captions (WebVTT, SubRip) or of a text whose lines begin with a time; null for any other text. Lines that
  * captions show twice, as they roll up, are taken once.
  */
 export function cuesOf(text: string): readonly Cue[] | null {

@@ -19,7 +19,7 @@ export interface Talk {
 }
 
 /**
- * Reads captions, or a transcript with times, as a pattern; null for any other text. What the count cannot confirm is a doubt
+ * Reads captions, or lines that begin with a time, as a pattern; null for any other text. What the count cannot confirm is a doubt
  * with both readings, and nothing is invented.
  * @param text captions of six hours of fast talk are as long as a pattern may be: `BOUNDS.text`
  * @param progress is told how far it has come, from 0 to 1, and stops it by returning false; the talk then has no parts

@@ -1,7 +1,7 @@
 import type { Cue } from './captions.js';
 import type { Spoken } from './words.js';
 
-/** A heading above the words of a transcript, and the words of a talk that may say what is made. */
+/** A heading above the first time, and the words of a talk that may say what is made. */
 const WITHIN = 220;
 const LONGEST = 60;
 const NAME = String.raw`((?:[a-z'-]+ ){1,4})`;
