@@ -4,14 +4,14 @@ import tseslint from 'typescript-eslint';
 
 /** The folders of core in the order of the craft: each may import those before it, by their index. */
 const CORE_ORDER = [
-  ['bounds', 'constants', 'random', 'merging', 'decoding'],
+  ['bounds', 'constants', 'random', 'merging', 'decoding', 'strand'],
   ['notation', 'opening'],
   ['fabric'],
   ['spacing', 'gauge'],
   ['shape'],
   ['making', 'assembly'],
   ['supply', 'history', 'technique'],
-  ['planning'],
+  ['planning', 'drawn'],
   ['exchange'],
 ];
 
