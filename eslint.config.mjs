@@ -34,7 +34,7 @@ const WEB_ORDER = [
   ['data/follows'],
   ['drawing'],
   ['controls'],
-  ['shelf', 'make', 'pattern', 'gather', 'work', 'assemble', 'log', 'basket', 'devices', 'plan'],
+  ['shelf', 'make', 'pattern', 'gather', 'work', 'assemble', 'log', 'basket', 'devices', 'plan', 'knowhow'],
   ['app'],
 ];
 

@@ -144,7 +144,7 @@ describe('steps', () => {
 describe('now', () => {
   it('says what the hands do, what comes, and when the next change falls', () => {
     const now = nowOf(counted, fabric, { round: 2, action: 3 }, 'US')!;
-    expect(now.runs).toEqual([
+    expect(now.runs).toMatchObject([
       { words: '2 sc', change: 'plain', length: 2, done: 1 },
       { words: 'inc', change: 'increase', length: 1, done: 0 },
     ]);

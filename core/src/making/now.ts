@@ -6,6 +6,8 @@ import { stitchesDone, within } from './step.js';
 /** Actions of one kind in a row: "3 sc", "inc". */
 export interface Run {
   readonly words: string;
+  /** What is worked, as it is written. */
+  readonly work: Worked;
   readonly change: Change;
   readonly length: number;
   /** Actions of it already done. */
@@ -87,6 +89,7 @@ function runsOf(fabric: Fabric, [from, to]: readonly [number, number], at: numbe
     const work = fabric.works[fabric.actionWork[start]!]!;
     const style = { terms, form: 'short' } as const;
     runs.push({
+      work,
       words: printItem(work.kind === 'close' || work.kind === 'skip' ? work : ofCount(work, end - start), style),
       change: changeOf(fabric, start),
       length: end - start,

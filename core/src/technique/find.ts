@@ -65,3 +65,18 @@ export function searchCards(query: string, terms: Terms): readonly CardId[] {
   });
   return [2, 1].flatMap((rank) => ranked.filter((each) => each.rank === rank).map(({ id }) => id));
 }
+
+/**
+ * The card of some words of a pattern ("3 sc", "2 dc in next st"): of all of them, or of the first among them that has one;
+ * null for words without a technique.
+ */
+export function cardOfWords(words: string, terms: Terms): CardId | null {
+  const bare = words.replace(/[\d×x*().,:]+/g, ' ').trim();
+  const all = cardOfWord(bare, terms);
+  if (all.id) return all.id;
+  for (const word of bare.split(/\s+/)) {
+    const found = word.length > 1 ? cardOfWord(word, terms) : null;
+    if (found?.id) return found.id;
+  }
+  return null;
+}

@@ -1,5 +1,6 @@
+export { newAhead, techniquesByRound } from './ahead.js';
 export type { Card, CardId, SaidCard, Slip } from './card.js';
-export { CARDS, cardOf } from './cards/index.js';
-export { cardOfWord, searchCards, type FoundCard } from './find.js';
-export { cardOfFact, cardOfSlip, cardOfStitch, cardsOfItems } from './leads.js';
+export { CARD_GROUPS, CARDS, cardOf } from './cards/index.js';
+export { cardOfWord, cardOfWords, searchCards, type FoundCard } from './find.js';
+export { cardOfFact, cardOfFinish, cardOfJoin, cardOfSlip, cardOfStitch, cardOfTimely, cardsOfItems } from './leads.js';
 export { sayCard, type Saying } from './say.js';

@@ -1,4 +1,6 @@
-import { walk, type Fact, type Item, type StitchName } from '../notation/index.js';
+import type { Finish } from '../assembly/index.js';
+import type { TimelyKind } from '../making/index.js';
+import { walk, type Fact, type Item, type Join, type StitchName } from '../notation/index.js';
 import type { CardId } from './card.js';
 
 const OF_STITCH: Readonly<Partial<Record<StitchName, CardId>>> = {
@@ -107,3 +109,50 @@ const OF_SLIP: Readonly<Record<string, CardId>> = {
   'start-missing': 'adjustable ring',
   'gate-late': 'stuffing',
 };
+
+const OF_JOIN: Readonly<Record<Join, CardId | null>> = {
+  sewn: 'sewing a round edge',
+  'sewn flat': 'sewing flat',
+  'edge to edge': 'whip stitch',
+  whipped: 'whip stitch',
+  'worked in': 'worked-in limb',
+  'made in place': 'chain out and back',
+  embroidered: 'mouths and lashes',
+  set: 'safety eyes',
+  tied: 'fringe, loop and ring',
+  glued: null,
+  'pushed in': null,
+};
+
+/** The card for how something is put on; null where there is nothing to teach. */
+export const cardOfJoin = (join: Join): CardId | null => OF_JOIN[join];
+
+const OF_FINISH: Readonly<Record<Finish['do'], CardId | null>> = {
+  'draw shut': 'closing',
+  'leave a tail': 'sewing a round edge',
+  cut: 'hiding ends',
+  'top up': 'stuffing',
+  'press flat': 'sewing flat',
+  'hide the ends': 'hiding ends',
+  loop: 'fringe, loop and ring',
+  say: 'mouths and lashes',
+};
+
+/** The card for what is left to do with a piece once its last stitch is worked. */
+export const cardOfFinish = (finish: Finish): CardId | null => OF_FINISH[finish.do];
+
+const OF_TIMELY: Readonly<Record<TimelyKind, CardId>> = {
+  eyes: 'safety eyes',
+  stuffing: 'stuffing',
+  face: 'mouths and lashes',
+  limb: 'worked-in limb',
+  'right side': 'right side out',
+  tail: 'hiding ends',
+  closing: 'closing',
+  colour: 'colour change',
+  hand: 'stuffing',
+  legs: 'two legs',
+};
+
+/** The card for what has its time. */
+export const cardOfTimely = (kind: TimelyKind): CardId => OF_TIMELY[kind];

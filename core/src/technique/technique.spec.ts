@@ -1,7 +1,25 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { checkPattern } from '../fabric/index.js';
 import { read, STITCHES, STITCH_NAMES, type Item, type Terms } from '../notation/index.js';
-import { CARDS, cardOf, cardOfFact, cardOfSlip, cardOfStitch, cardOfWord, cardsOfItems, sayCard, searchCards } from './index.js';
+import {
+  CARDS,
+  cardOf,
+  cardOfFact,
+  cardOfFinish,
+  cardOfJoin,
+  cardOfSlip,
+  cardOfStitch,
+  cardOfTimely,
+  cardOfWord,
+  cardOfWords,
+  cardsOfItems,
+  newAhead,
+  sayCard,
+  searchCards,
+  techniquesByRound,
+  type CardId,
+} from './index.js';
 
 const TERMS: readonly Terms[] = ['US', 'UK'];
 const itemsOf = (text: string): readonly Item[] =>
@@ -91,6 +109,31 @@ describe('cards', () => {
     expect(cardOfFact({ is: 'stuffing', how: 'none' })).toBeNull();
     expect(cardOfSlip('leaves-stitches')).toBe('too many or too few');
     expect(cardOfSlip('part-unnamed')).toBeNull();
+  });
+
+  it('are led to by some words of a pattern, whatever stands round the one that has a card', () => {
+    expect(cardOfWords('3 sc', 'US')).toBe('single crochet');
+    expect(cardOfWords('(2 sc, inc) × 6', 'US')).toBe('single crochet');
+    expect(cardOfWords('2 dc in next st', 'UK')).toBe('single crochet');
+    expect(cardOfWords('invdec × 6', 'US')).toBe('invisible decrease');
+    expect(cardOfWords('18', 'US')).toBeNull();
+  });
+
+  it('are led to by how things are put on, what is left to do, and what has its time', () => {
+    expect([cardOfJoin('whipped'), cardOfJoin('worked in'), cardOfJoin('glued')]).toEqual(['whip stitch', 'worked-in limb', null]);
+    expect(cardOfFinish({ do: 'draw shut', stitches: 6 })).toBe('closing');
+    expect([cardOfTimely('legs'), cardOfTimely('eyes')]).toEqual(['two legs', 'safety eyes']);
+  });
+
+  it('come one round ahead, once: what is new in the next round and was not met in any before it', () => {
+    const text = 'Body\nR1: in black, 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: in BLO, sc around\nR5: (1 sc, invdec) × 6';
+    const part = checkPattern(read(text)).parts[0]!;
+    const none = new Set<CardId>();
+    const ahead = [-1, 0, 1, 2, 3, 4].map((round) => newAhead(part, Math.max(0, round), round >= 0, none));
+    expect(ahead).toEqual([['adjustable ring', 'single crochet'], ['increase'], [], ['one loop'], ['invisible decrease'], []]);
+    // Every technique of the part is offered exactly once on its way, and one that is known never.
+    expect(ahead.flat().sort()).toEqual([...new Set(techniquesByRound(part).flat())].sort());
+    expect(newAhead(part, 0, true, new Set<CardId>(['increase']))).toEqual([]);
   });
 
   it('of a word that is not known are the nearest, and of none that is near, none', () => {

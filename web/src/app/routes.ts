@@ -9,6 +9,11 @@ export const routes: Routes = [
   { path: 'basket', title: 'Basket · Lemniscus', loadComponent: () => import('../basket/basket-page').then((m) => m.BasketPage) },
   { path: 'plan', title: 'Plan · Lemniscus', loadComponent: () => import('../plan/plan-page').then((m) => m.PlanPage) },
   {
+    path: 'know-how',
+    title: 'Know-how · Lemniscus',
+    loadComponent: () => import('../knowhow/knowhow-page').then((m) => m.KnowhowPage),
+  },
+  {
     path: 'devices',
     title: 'Devices · Lemniscus',
     loadComponent: () => import('../devices/devices-page').then((m) => m.DevicesPage),

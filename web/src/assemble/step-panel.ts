@@ -1,7 +1,9 @@
 import { Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { finishingOf, finishWords, HOW, placeWords, seamWords, stepTitle, type Place, type Step } from '@lemniscus/core/assembly';
+import { cardOfFinish, cardOfJoin } from '@lemniscus/core/technique';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { HowLink } from '../controls/technique/how-link';
 import { Assembling, type StepAt } from '../data/follows/assembling';
 import { CurrentMake } from '../data/open/current-make';
 import { PiecePlans } from '../data/open/piece-plans';
@@ -19,7 +21,7 @@ const DONE_WORDS: Readonly<Record<Step['kind'], string>> = {
 /** One step in words big enough for arm's length, and all steps in order under it. */
 @Component({
   selector: 'lem-step-panel',
-  imports: [NzButtonModule, RouterLink],
+  imports: [HowLink, NzButtonModule, RouterLink],
   templateUrl: './step-panel.html',
   styleUrl: './step-panel.css',
 })
@@ -28,7 +30,7 @@ export class StepPanel {
 
   private readonly assembling = inject(Assembling);
   private readonly plans = inject(PiecePlans);
-  private readonly current = inject(CurrentMake);
+  protected readonly current = inject(CurrentMake);
 
   protected readonly steps = this.assembling.steps;
   /** The first that can be done now, until another is looked at; what was put off comes after the rest. */
@@ -65,6 +67,13 @@ export class StepPanel {
     const feature = this.now()?.step.feature;
     return feature ? HOW[this.placesOfNow()[0]?.join ?? feature.join] : '';
   });
+  /** The card that shows how; marks have one too, and so has the last look. */
+  protected readonly card = computed(() => {
+    const step = this.now()?.step;
+    if (!step) return null;
+    if (step.kind === 'look') return 'inspecting' as const;
+    return step.feature ? cardOfJoin(this.placesOfNow()[0]?.join ?? step.feature.join) : null;
+  });
   /** What is left to do with a piece whose last rounds this step works. */
   protected readonly finishing = computed(() => {
     const now = this.now();
@@ -75,7 +84,10 @@ export class StepPanel {
     const sewn = this.steps().some(
       ({ step: other }) => other.kind === 'join' && other.piece?.part === piece?.part && other.piece?.copy === piece?.copy,
     );
-    return finishingOf(plan.counted, plan.fabric, sewn, this.current.stitch()?.width ?? 5).map(finishWords);
+    return finishingOf(plan.counted, plan.fabric, sewn, this.current.stitch()?.width ?? 5).map((finish) => ({
+      words: finishWords(finish),
+      card: cardOfFinish(finish),
+    }));
   });
 
   protected title(step: Step): string {

@@ -6,9 +6,11 @@ import {
   type CompletionResult,
 } from '@codemirror/autocomplete';
 import { Prec, type Extension } from '@codemirror/state';
-import { hoverTooltip, keymap, type EditorView, type Tooltip } from '@codemirror/view';
+import { EditorView, hoverTooltip, keymap, type Tooltip } from '@codemirror/view';
 import { explainAt, type Explanation, STITCHES, STITCH_NAMES, type Terms } from '@lemniscus/core/notation';
 import type { NextRound } from '@lemniscus/core/spacing';
+import { cardOfWords } from '@lemniscus/core/technique';
+import { askedHow, wayButton } from './editor-marks';
 
 /** What the editor's help asks of the reading. */
 export interface HelpSource {
@@ -19,6 +21,8 @@ export interface HelpSource {
   readonly placeable: (offset: number) => readonly string[] | null;
   /** What a line of the making-up is understood as, null elsewhere. */
   readonly explainPlace: (offset: number) => Explanation | null;
+  /** Opens the card of a word, or says which is nearest. */
+  readonly showHow: (word: string) => void;
 }
 
 const WORDS: readonly Completion[] = [
@@ -123,9 +127,21 @@ function explain(source: HelpSource): (view: EditorView, offset: number) => Tool
         const words = document.createElement('p');
         words.textContent = said.words;
         dom.append(title, words);
+        const asked = cardOfWords(view.state.sliceDoc(said.span.from, said.span.to), source.terms());
+        if (asked) dom.append(wayButton('How it is done', () => source.showHow(asked)));
         return { dom };
       },
     };
+  };
+}
+
+/** The card of the word at the cursor, by key. */
+function askHow(source: HelpSource): (view: EditorView) => boolean {
+  return ({ state }) => {
+    const word = state.wordAt(state.selection.main.head);
+    if (!word) return false;
+    source.showHow(state.sliceDoc(word.from, word.to));
+    return true;
   };
 }
 
@@ -134,6 +150,10 @@ export function help(source: HelpSource): Extension {
   return [
     autocompletion({ override: [complete(source)], icons: false, activateOnTyping: true }),
     Prec.highest(keymap.of(completionKeymap)),
+    keymap.of([{ key: 'F1', run: askHow(source) }]),
+    EditorView.updateListener.of(({ transactions }) => {
+      for (const { effects } of transactions) for (const effect of effects) if (effect.is(askedHow)) source.showHow(effect.value);
+    }),
     hoverTooltip(explain(source), { hoverTime: 350 }),
   ];
 }

@@ -16,6 +16,9 @@ export interface Marks {
 
 export const setMarks = StateEffect.define<Marks>();
 
+/** Asks for the card that helps with a finding. */
+export const askedHow = StateEffect.define<string>();
+
 /** The sentence of a finding, on a line of its own below its place, with its ways out as buttons. */
 class Message extends WidgetType {
   constructor(private readonly finding: Finding) {
@@ -34,9 +37,11 @@ class Message extends WidgetType {
     const words = document.createElement('span');
     words.textContent = this.finding.message;
     line.append(words);
-    if (this.finding.fixes.length > 0) {
+    const { fixes, how } = this.finding;
+    if (fixes.length > 0 || how) {
       const ways = document.createElement('div');
-      ways.append(...this.finding.fixes.map((fix) => fixButton(fix, view)));
+      ways.append(...fixes.map((fix) => fixButton(fix, view)));
+      if (how) ways.append(wayButton('How to find it', () => view.dispatch({ effects: askedHow.of(how) })));
       words.append(ways);
     }
     return line;
@@ -48,15 +53,20 @@ class Message extends WidgetType {
 }
 
 function fixButton(fix: Fix, view: EditorView): HTMLButtonElement {
-  const button = document.createElement('button');
-  button.type = 'button';
-  button.textContent = fix.title;
-  button.addEventListener('click', () => {
+  return wayButton(fix.title, () => {
     // A way out belongs to the text it was found in; after more typing the next reading offers it anew.
     if (view.state.field(marks).text !== view.state.doc.toString()) return;
     view.dispatch({ changes: fix.edits.map((edit) => ({ ...edit })), userEvent: 'input.fix' });
     view.focus();
   });
+}
+
+/** A button among the words of the editor. */
+export function wayButton(title: string, press: () => void): HTMLButtonElement {
+  const button = document.createElement('button');
+  button.type = 'button';
+  button.textContent = title;
+  button.addEventListener('click', press);
   return button;
 }
 

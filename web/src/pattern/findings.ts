@@ -1,6 +1,7 @@
 import { checkPlaces } from '@lemniscus/core/assembly';
 import { describe, fixesOf, type PatternCount } from '@lemniscus/core/fabric';
 import type { Fix, Severity } from '@lemniscus/core/notation';
+import { cardOfSlip, type CardId } from '@lemniscus/core/technique';
 
 /** A diagnostic ready to show at its place in the text. */
 export interface Finding {
@@ -10,6 +11,8 @@ export interface Finding {
   readonly message: string;
   /** Ways out that edit the text. */
   readonly fixes: readonly Fix[];
+  /** The card that helps with it, where one does. */
+  readonly how: CardId | null;
 }
 
 /** The count that stands beside a written line, at any offset within that line. */
@@ -20,12 +23,13 @@ export interface LineCount {
 }
 
 export function findingsOf(count: PatternCount): Finding[] {
-  const places = checkPlaces(count).map(({ span, severity, message }) => ({ ...span, severity, message, fixes: [] }));
+  const places = checkPlaces(count).map(({ span, severity, message }) => ({ ...span, severity, message, fixes: [], how: null }));
   const read = count.diagnostics.map((diagnostic) => ({
     ...diagnostic.span,
     severity: diagnostic.severity,
     message: describe(diagnostic),
     fixes: fixesOf(diagnostic),
+    how: cardOfSlip(diagnostic.code),
   }));
   return [...read, ...places].sort((a, b) => a.from - b.from);
 }

@@ -37,6 +37,7 @@ import { EarlierTexts } from './earlier-texts';
 import type { HelpSource } from './editor-help';
 import { findingsOf, outlineOf } from './findings';
 import { highlightsOf } from './highlight';
+import { TechniqueDialog } from '../controls/technique/technique-dialog';
 import { MapView } from './map-view';
 import { PatternEditor } from './pattern-editor';
 import { PATTERN_FILES, savePattern, takeFound, takeJson, type SaveKind, type TakenFile } from './pattern-files';
@@ -70,6 +71,7 @@ type View = (typeof VIEWS)[number];
     TabList,
     TabPanel,
     Tabs,
+    TechniqueDialog,
   ],
   templateUrl: './pattern-desk.html',
   styleUrl: './pattern-desk.css',
@@ -175,11 +177,14 @@ export class PatternDesk {
   /** The part and line the cursor stands in, or those before it. */
   protected readonly here = computed(() => lineAt(this.count(), this.cursor()));
 
+  /** The word whose card is open. */
+  protected readonly asked = signal<string | null>(null);
   protected readonly help: HelpSource = {
     terms: () => this.terms(),
     nextRounds: (offset) => this.roundsAfter(offset),
     placeable: (offset) => this.placeable(offset),
     explainPlace: (offset) => explainPlace(this.count().pattern, offset),
+    showHow: (word) => this.asked.set(word),
   };
 
   constructor() {

@@ -108,6 +108,7 @@ export class PatternEditor {
       nextRounds: (offset) => this.help().nextRounds(offset),
       placeable: (offset) => this.help().placeable(offset),
       explainPlace: (offset) => this.help().explainPlace(offset),
+      showHow: (word) => this.help().showHow(word),
     };
     const extensions: Extension[] = [
       history(),

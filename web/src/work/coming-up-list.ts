@@ -14,12 +14,13 @@ import { DueCard } from './due-card';
 import { NeededCard } from './needed-card';
 import { gateAdvice, runsOutWords } from './gate-advice';
 import { NewNameCard } from './new-name-card';
+import { NewTechniqueCard } from './new-technique-card';
 import { Pieces } from './pieces';
 
 /** Beside the work: what is due, what a sibling had, whether the yarn lasts, and the rounds ahead. */
 @Component({
   selector: 'lem-coming-up',
-  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NzButtonModule, RouterLink],
+  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NewTechniqueCard, NzButtonModule, RouterLink],
   templateUrl: './coming-up-list.html',
   styleUrl: './coming-up-list.css',
 })

@@ -5,6 +5,7 @@ import { counted } from '@lemniscus/core/notation';
 import { plainRuns } from '@lemniscus/core/spacing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
+import { HowLink } from '../controls/technique/how-link';
 import { CurrentMake } from '../data/open/current-make';
 import { AtHook } from './at-hook';
 import { Pace } from './pace';
@@ -17,7 +18,7 @@ const SHOWN = 3;
 /** The count is off: what was found, what could have happened and where to look, and the two ways out. */
 @Component({
   selector: 'lem-count-dialog',
-  imports: [Dialog, NumberField, NzButtonModule],
+  imports: [Dialog, HowLink, NumberField, NzButtonModule],
   templateUrl: './count-dialog.html',
   styleUrl: './work-dialogs.css',
 })
@@ -26,6 +27,7 @@ export class CountDialog {
   private readonly current = inject(CurrentMake);
   private readonly pace = inject(Pace);
   protected readonly hook = inject(AtHook);
+  protected readonly terms = this.current.terms;
   protected readonly counted = counted;
   protected readonly wayWords = wayWords;
 

@@ -1,10 +1,12 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Timely } from '@lemniscus/core/making';
+import { cardOfTimely } from '@lemniscus/core/technique';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Gathering } from '../data/follows/gathering';
 import { AtHook } from './at-hook';
 import { Due } from './due';
+import { HowTo } from './how-to';
 import { gateAdvice } from './gate-advice';
 import { PlacesAtHook } from './places-at-hook';
 
@@ -31,6 +33,7 @@ const OWN_WORDS: Readonly<Partial<Record<Timely['kind'], string>>> = {
           <p><ng-container *ngTemplateOutlet="words; context: { $implicit: one }" /></p>
         }
         <button nz-button type="button" (click)="dues.settle(one.timely, 'done')">Done</button>
+        <button nz-button type="button" (click)="howTo.take(cardOf(one.timely.kind))">How?</button>
         <button nz-button nzType="text" type="button" (click)="dues.later(one.timely)">Later</button>
         <button nz-button nzType="text" type="button" (click)="dues.settle(one.timely, 'not')">Not for me</button>
       </div>
@@ -93,6 +96,8 @@ export class DueCard {
   /** Shows the first in few lines, for where there is little room. */
   readonly short = input(false);
   protected readonly whole = signal(false);
+  protected readonly howTo = inject(HowTo);
+  protected readonly cardOf = cardOfTimely;
   private readonly hook = inject(AtHook);
   private readonly gathering = inject(Gathering);
   protected readonly dues = inject(Due);

@@ -2,7 +2,7 @@
 export type WorkDialog = 'more' | 'count' | 'rip' | 'differently' | 'pieces' | 'keys' | 'shape';
 
 /** What a key does at the hook. */
-export type HookAct = 'step' | 'group' | 'round' | 'round start' | 'undo' | Exclude<WorkDialog, 'more'>;
+export type HookAct = 'step' | 'group' | 'round' | 'round start' | 'undo' | 'how' | Exclude<WorkDialog, 'more'>;
 
 interface HookKey {
   /** As the browser names it, in small letters. */
@@ -24,6 +24,7 @@ export const KEYS: readonly HookKey[] = [
   { key: 'c', shown: 'C', act: 'count', does: 'Count is off' },
   { key: 'r', shown: 'R', act: 'rip', does: 'Rip back; or hold a worked stitch on the dial' },
   { key: 'd', shown: 'D', act: 'differently', does: 'I did it differently; a remark' },
+  { key: 'k', shown: 'K', act: 'how', does: 'How it is done: the card of the words at hand; and away again' },
   { key: 'v', shown: 'V', act: 'shape', does: 'See the piece in the round, as far as it is' },
   { key: 'p', shown: 'P', act: 'pieces', does: 'All pieces', always: true },
   { key: '?', shown: '?', act: 'keys', does: 'This sheet', always: true },

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { finishingOf, finishWords, numberOfRound, pairWords, type Place } from '@lemniscus/core/assembly';
 import { within } from '@lemniscus/core/making';
+import { cardOfFinish } from '@lemniscus/core/technique';
 import { Assembling } from '../data/follows/assembling';
 import { CurrentMake } from '../data/open/current-make';
 import { PiecePlans } from '../data/open/piece-plans';
@@ -117,7 +118,10 @@ export class PlacesAtHook {
     const sewn = this.assembling
       .steps()
       .some(({ step }) => step.kind === 'join' && step.piece?.part === part && step.piece.copy === copy);
-    return finishingOf(plan.counted, plan.fabric, sewn, this.current.stitch()?.width ?? 5).map(finishWords);
+    return finishingOf(plan.counted, plan.fabric, sewn, this.current.stitch()?.width ?? 5).map((finish) => ({
+      words: finishWords(finish),
+      card: cardOfFinish(finish),
+    }));
   });
 
   /** Whether anything is to be put together when all is worked. */

@@ -9,7 +9,9 @@ import { AtHook } from './at-hook';
 import { ChangedCard } from './changed-card';
 import { DueCard } from './due-card';
 import { NewNameCard } from './new-name-card';
+import { HowTo } from './how-to';
 import { NeededCard } from './needed-card';
+import { NewTechniqueCard } from './new-technique-card';
 import { Pieces } from './pieces';
 import { PlacesAtHook } from './places-at-hook';
 import { ReadAloud, spoken } from './read-aloud';
@@ -22,7 +24,7 @@ const COLOUR_AHEAD = 12;
 /** What to do right now, in words that are read from arm's length, and what comes next. */
 @Component({
   selector: 'lem-words-now',
-  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NzButtonModule, RouterLink],
+  imports: [ChangedCard, DueCard, NeededCard, NewNameCard, NewTechniqueCard, NzButtonModule, RouterLink],
   templateUrl: './words-now.html',
   styleUrl: './words-now.css',
 })
@@ -41,6 +43,7 @@ export class WordsNow {
   protected readonly counted = counted;
   protected readonly now = this.hook.now;
   protected readonly places = inject(PlacesAtHook);
+  protected readonly howTo = inject(HowTo);
 
   /** Whether the words for now are too long for their largest size. */
   protected readonly longWords = computed(() => {

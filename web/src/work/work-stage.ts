@@ -2,9 +2,11 @@ import { Component, computed, effect, type ElementRef, inject, signal, viewChild
 import { RouterLink } from '@angular/router';
 import type { Position, Step } from '@lemniscus/core/making';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { TechniqueCard } from '../controls/technique/technique-card';
 import { EmptyState } from '../controls/empty-state';
 import { Icon } from '../controls/icon';
 import { MakerHand } from '../data/device/maker-hand';
+import { CurrentMake } from '../data/open/current-make';
 import { ThemeService } from '../data/device/theme';
 import { Dial } from '../drawing/dial';
 import { Strip } from '../drawing/strip';
@@ -16,6 +18,7 @@ import { DifferentlyDialog } from './differently-dialog';
 import { Due } from './due';
 import { GroupMarks } from './group-marks';
 import { Hold } from './hold';
+import { HowTo } from './how-to';
 import { keepAwake } from './keep-awake';
 import { actOf, type HookAct, type WorkDialog } from './keys';
 import { KeysDialog } from './keys-dialog';
@@ -58,9 +61,10 @@ const BUZZ_MS = 60;
     RouterLink,
     StepBar,
     Strip,
+    TechniqueCard,
     WordsNow,
   ],
-  providers: [AtHook, Due, NewNames, Pace, Pieces, PlacesAtHook],
+  providers: [AtHook, Due, HowTo, NewNames, Pace, Pieces, PlacesAtHook],
   templateUrl: './work-stage.html',
   styleUrl: './work-stage.css',
   host: { '(window:keydown)': 'pressed($event)' },
@@ -72,6 +76,8 @@ export class WorkStage {
   private readonly pedal = inject(Pedal);
   protected readonly hand = inject(MakerHand);
   protected readonly places = inject(PlacesAtHook);
+  protected readonly howTo = inject(HowTo);
+  protected readonly current = inject(CurrentMake);
   protected readonly themes = inject(ThemeService);
   private readonly awake = keepAwake();
   private readonly table = viewChild<ElementRef<HTMLElement>>('table');
@@ -120,6 +126,10 @@ export class WorkStage {
       case 'undo':
         this.hook.undo();
         break;
+      case 'how':
+        this.howTo.toggle();
+        if (!this.howTo.card()) this.table()?.nativeElement.focus();
+        break;
       default:
         this.open(act);
     }
@@ -146,6 +156,12 @@ export class WorkStage {
     this.table()?.nativeElement.focus();
   }
 
+  /** Puts the card away: the keys work the dial again. */
+  protected putAway(): void {
+    this.howTo.close();
+    this.table()?.nativeElement.focus({ preventScroll: true });
+  }
+
   protected pressed(event: KeyboardEvent): void {
     if (this.pedal.pressed(event.key)) {
       event.preventDefault();
@@ -155,8 +171,11 @@ export class WorkStage {
     const at = event.target instanceof Element ? event.target : null;
     const pedal = event.key === this.pedal.key();
     // A dialog and its fields keep their keys; the pedal is pressed with a foot, wherever the page is.
-    if (!pedal && (this.dialog() !== null || at?.closest('input, select, textarea'))) return;
+    const inCard = at?.closest('lem-technique-card') ?? null;
+    if (!pedal && (this.dialog() !== null || (at?.closest('input, select, textarea') && !inCard))) return;
     const act = pedal ? 'step' : actOf(event.key, this.workable());
+    // In a card the keys are the card's; only the one that opened it puts it away.
+    if (inCard && !pedal && act !== 'how') return;
     // Links and other buttons keep their own Space and Enter.
     const own = (event.key === ' ' || event.key === 'Enter') && at !== null && at.closest('a, button:not([data-step])') !== null;
     if (!act || (own && !pedal)) return;

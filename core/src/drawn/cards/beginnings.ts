@@ -5,10 +5,13 @@ import type { Drawing, DrawnStrand, Frame, Mark } from '../drawing.js';
 import { topOver, vAt, workedRow } from '../fabric-edge.js';
 import { holdAt, hookStrand } from '../hook.js';
 import { lyingLoop, standingLoop, throughV, vsAlong, YARN, type Through } from '../loops.js';
-import { DISC_VIEW, FLAT, FROM_OUTSIDE, pictures, rowsBelow, yarn } from '../scene.js';
+import { FLAT, FROM_OUTSIDE, pictures, rowsBelow, yarn } from '../scene.js';
 import { chainTo, singleOver, stitchMoves } from '../stitches.js';
 import { finger } from '../things.js';
 import { workFrom } from '../work.js';
+
+/** What is seen of the first round: its middle in the middle. */
+const RING_VIEW: Drawing['view'] = [-2.9, -1.8, 5.8, 3.62];
 
 const hookAt = (tip: Point, towards: Point): DrawnStrand => ({
   id: 'hook',
@@ -76,7 +79,7 @@ function adjustableRing(): Drawing {
   };
   return {
     camera: FLAT,
-    view: DISC_VIEW,
+    view: RING_VIEW,
     frames: [
       loop(0, 0, [], fingers),
       loop(0, 1, [hookAt([0.35, -1.1, -0.1], [-1, 0.8, 0.35])], fingers),
@@ -125,7 +128,7 @@ function chainTwoStart(): Drawing {
   );
   return {
     camera: FLAT,
-    view: DISC_VIEW,
+    view: RING_VIEW,
     frames: [
       ...chains,
       ...rounds,
@@ -170,19 +173,21 @@ function ovalStart(): Drawing {
     all.slice(0, count).map(([x, angle], i) => ({
       ...yarn(`stitch ${i}`, standingOut(x, angle), i === count - 1 ? 'working' : 'worked'),
     }));
-  const numbers = (from: number, to: number): Frame['marks'] =>
+  const numbers = (from: number, to: number): readonly Mark[] =>
     all.slice(from, to).map(([x, angle], i) => ({
       is: 'number',
       text: String(i + 1),
       at: [x + Math.sin(angle) * 1.5, Math.cos(angle) * 1.5, 1],
     }));
-  const frame = (step: number, count: number, marks?: Frame['marks']): Frame => ({
+  // The hook's end lies to the right of a right hand: across is counted the way the work goes.
+  const turn = ([x, y, z]: Point): Point => [-x, y, z];
+  const frame = (step: number, count: number, marks: readonly Mark[] = []): Frame => ({
     step,
-    strands: [chain(n), ...worked(count)],
-    ...(marks && { marks }),
+    strands: [chain(n), ...worked(count)].map((strand) => ({ ...strand, knots: strand.knots.map(turn) })),
+    marks: marks.map((mark) => (mark.is === 'number' ? { ...mark, at: turn(mark.at) } : mark)),
   });
   return {
-    camera: { tilt: 0, way: 1 },
+    camera: FLAT,
     view: [-1.9, -2.65, 8.5, 5.3],
     frames: [
       frame(

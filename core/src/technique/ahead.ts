@@ -1,0 +1,28 @@
+import type { PartCount } from '../fabric/index.js';
+import type { CardId } from './card.js';
+import { cardsOfItems } from './leads.js';
+
+/**
+ * The techniques that each round of a part needs, in the order of its rounds; what a remark asks for belongs to the last
+ * round of the line it stands in.
+ */
+export function techniquesByRound({ part, rounds }: PartCount): readonly (readonly CardId[])[] {
+  // The colour that a part begins in is no change.
+  const ofLine = part.lines.map(({ items }, i) =>
+    cardsOfItems(i === 0 ? items.slice(items.findIndex(({ kind }) => kind !== 'colour' && kind !== 'remark')) : items),
+  );
+  return rounds.map(({ line }) => ofLine[line] ?? []);
+}
+
+/**
+ * What is new in the round that comes, and so may be shown before it is needed; at the very beginning, in the round at hand.
+ *
+ * @param round the round at hand, 0-based
+ * @param met techniques that this make has had already, or that the maker knows
+ */
+export function newAhead(part: PartCount, round: number, begun: boolean, met: ReadonlySet<CardId>): readonly CardId[] {
+  const byRound = techniquesByRound(part);
+  const soon = begun ? [round + 1] : [0];
+  const before = new Set([...met, ...byRound.slice(0, begun ? round + 1 : 0).flat()]);
+  return [...new Set(soon.flatMap((at) => byRound[at] ?? []))].filter((id) => !before.has(id));
+}

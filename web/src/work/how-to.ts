@@ -1,0 +1,77 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Run } from '@lemniscus/core/making';
+import { cardsOfItems, newAhead, techniquesByRound, type CardId } from '@lemniscus/core/technique';
+import { KnownTechniques } from '../data/device/known-techniques';
+import { CurrentMake } from '../data/open/current-make';
+import { AtHook } from './at-hook';
+
+/** The know-how beside the work: the card of the words at hand, and what is new in the round that comes. */
+@Injectable()
+export class HowTo {
+  private readonly hook = inject(AtHook);
+  private readonly current = inject(CurrentMake);
+  private readonly techniques = inject(KnownTechniques);
+
+  private readonly open = signal<CardId | null>(null);
+  /** The card that lies open. */
+  readonly card = this.open.asReadonly();
+
+  private readonly byRound = computed(() => {
+    const counted = this.hook.counted();
+    return counted ? techniquesByRound(counted) : [];
+  });
+
+  /** The yarn at hand, in the pattern's word for it. */
+  readonly colour = computed(() => {
+    const fabric = this.hook.fabric();
+    const stitch = fabric?.roundStart[this.hook.round()];
+    return fabric && stitch !== undefined ? (fabric.colours[fabric.colour[stitch] ?? 0] ?? '') : '';
+  });
+
+  /** Cards for what is worked in the round at hand: those of the words at hand first. */
+  readonly here = computed<readonly CardId[]>(() => {
+    const runs = this.hook.now()?.runs ?? [];
+    const atHand = runs.find(({ done, length }) => done < length);
+    return [...new Set([...(atHand ? cardsOfItems([atHand.work]) : []), ...(this.byRound()[this.hook.round()] ?? [])])];
+  });
+
+  /** What this make asks for the first time in the round that comes, and was not offered yet. */
+  readonly ahead = computed<readonly CardId[]>(() => {
+    const counted = this.hook.counted();
+    const make = this.current.make();
+    if (!counted || !make || this.hook.finished()) return [];
+    const begun = this.hook.said().some(({ kind }) => kind === 'reached');
+    const met = new Set([...this.techniques.known(), ...this.techniques.offeredIn(make.id)]);
+    return newAhead(counted, this.hook.round(), begun, met);
+  });
+
+  /** Opens the card of words; of the first where there are several. @returns whether they have one */
+  show(run: Run): boolean {
+    const [card] = cardsOfItems([run.work]);
+    if (card) this.take(card);
+    return card !== undefined;
+  }
+
+  take(card: CardId): void {
+    this.open.set(card);
+  }
+
+  close(): void {
+    this.open.set(null);
+  }
+
+  toggle(): void {
+    const [card] = this.here();
+    this.open.update((open) => (open ? null : (card ?? null)));
+  }
+
+  /** What is new was looked at, put away, or is known for good. */
+  settle(how: 'shown' | 'known'): void {
+    const make = this.current.make();
+    const ahead = this.ahead();
+    if (!make || ahead.length === 0) return;
+    if (how === 'shown') this.take(ahead[0]!);
+    else this.techniques.areKnown(ahead);
+    this.techniques.wasOffered(make.id, ahead);
+  }
+}
