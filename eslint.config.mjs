@@ -12,6 +12,7 @@ const CORE_ORDER = [
   ['making', 'assembly'],
   ['supply', 'history', 'technique'],
   ['planning', 'drawn'],
+  ['practice'],
   ['exchange'],
 ];
 

@@ -53,3 +53,36 @@ export function circle(middle: Point, radius: number, knots = 24, turns = 1, fro
     return along(middle, [[Math.sin(angle), Math.cos(angle), 0], radius]);
   });
 }
+
+/** A disc is seen so far from above its edge that both strands of its V's show, in radians. */
+export const DISC_TILT = 0.6;
+
+/**
+ * An edge laid round a chain: two straight sides and two half rings. Each place along the edge goes straight out from the
+ * chain, so that stitches stand over those they hang on.
+ *
+ * @param inner how far the lowest row lies from the chain
+ * @param straight length of a side
+ * @param even how far from the chain the row lies whose stitches are all as wide
+ */
+export function ovalGround(inner: number, straight: number, even: number, widths: number): Ground {
+  const [cos, sin] = [Math.cos(DISC_TILT), Math.sin(DISC_TILT)];
+  const half = Math.PI * even;
+  const round = 2 * (straight + half);
+  return ([x, y, z]) => {
+    const radius = inner + y * cos - z * sin;
+    const at = ((((x / widths) % 1) + 1) % 1) * round;
+    const depth = z * cos + y * sin;
+    if (at < straight) return [at - straight / 2, radius, depth];
+    if (at < straight + half) return arc(straight / 2, 1, (at - straight) / even, radius, depth);
+    if (at < 2 * straight + half) return [straight / 2 - (at - straight - half), -radius, depth];
+    return arc(-straight / 2, -1, (at - 2 * straight - half) / even, radius, depth);
+  };
+}
+
+/** On a half ring about (`middle`, 0), `angle` on from its beginning at the top or the bottom. */
+const arc = (middle: number, side: 1 | -1, angle: number, radius: number, depth: number): Point => [
+  middle + side * Math.sin(angle) * radius,
+  side * Math.cos(angle) * radius,
+  depth,
+];
