@@ -21,7 +21,7 @@ const SERVER_ORDER = [
   ['http', 'database'],
   ['live'],
   ['home'],
-  ['makes', 'basket', 'measurements', 'plan', 'photos'],
+  ['makes', 'basket', 'measurements', 'plan', 'photos', 'practice'],
   ['events'],
   ['folds', 'backup'],
 ];

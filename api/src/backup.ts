@@ -30,5 +30,6 @@ export const Restored = z.object({
   measurements: z.int(),
   plan: z.int(),
   photos: z.int(),
+  practice: z.int(),
 });
 export type Restored = z.infer<typeof Restored>;

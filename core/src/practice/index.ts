@@ -1,17 +1,16 @@
+export { TASK_KINDS, type TaskKind } from '../bounds/index.js';
 export { makeTask } from './make-task.js';
 export {
   isRight,
   LEAST_LEVEL,
   MOST_LEVEL,
   sameOption,
-  TASK_KINDS,
   type Ask,
   type Given,
   type Option,
   type Picture,
   type Spot,
   type Task,
-  type TaskKind,
 } from './task.js';
 export { nextTasks, practiceDays, standings, type Answered, type PracticeDay, type Standing } from './schedule.js';
 export { ownTask } from './tasks/own.js';

@@ -1,4 +1,5 @@
-import { LEAST_LEVEL, MOST_LEVEL, type Task, type TaskKind } from './task.js';
+import type { TaskKind } from '../bounds/index.js';
+import { LEAST_LEVEL, MOST_LEVEL, type Task } from './task.js';
 import { markerTask, roundsTask, stitchesTask } from './tasks/counting.js';
 import { hiddenTask, increasesTask, slipTask } from './tasks/finding.js';
 import { apartTask, startTask } from './tasks/measuring.js';

@@ -203,7 +203,7 @@ describe('tasks', () => {
           expect(whyWords(task)).toMatch(/^[^{}]+\.$/);
           expect(`${askWords(task)} ${whyWords(task)}`).not.toMatch(/undefined|NaN/);
         }),
-        { numRuns: 25 },
+        { numRuns: 60 },
       );
     },
     60_000,

@@ -1,7 +1,8 @@
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import { TASK_KINDS, type TaskKind } from '../bounds/index.js';
 import { seeded } from '../random/index.js';
 import { shuffled } from './piece.js';
-import { LEAST_LEVEL, MOST_LEVEL, TASK_KINDS, type TaskKind } from './task.js';
+import { LEAST_LEVEL, MOST_LEVEL } from './task.js';
 
 /** A task that was answered: an event, kept as it was. */
 export interface Answered {

@@ -1,21 +1,6 @@
+import type { TaskKind } from '../bounds/index.js';
 import type { DrawnStrand, Mark, Sight } from '../drawn/index.js';
 import type { Point } from '../strand/index.js';
-
-/** What of reading the work is practised. */
-export const TASK_KINDS = [
-  'stitches',
-  'rounds',
-  'marker',
-  'increases',
-  'hidden',
-  'side',
-  'loop',
-  'apart',
-  'slip',
-  'shape',
-  'start',
-] as const;
-export type TaskKind = (typeof TASK_KINDS)[number];
 
 export const LEAST_LEVEL = 1;
 export const MOST_LEVEL = 5;

@@ -1,5 +1,6 @@
 import { counted } from '../notation/index.js';
-import type { Option, Task, TaskKind } from './task.js';
+import type { TaskKind } from '../bounds/index.js';
+import type { Option, Task } from './task.js';
 
 /** What is practised, in a word or two. */
 export const KIND_WORDS: Readonly<Record<TaskKind, string>> = {

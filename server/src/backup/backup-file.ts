@@ -3,6 +3,7 @@ import { promisify } from 'node:util';
 import { BackupMake, BackupManifest, KeptMeasurement, KeptYarn } from '@lemniscus/api';
 import { KeptPhoto } from '@lemniscus/api/photo';
 import { KeptPlanEntry } from '@lemniscus/api/plan';
+import { KeptAnswer } from '@lemniscus/api/practice';
 import { basketToCsv, measurementsToCsv } from '@lemniscus/core/exchange';
 import { strFromU8, strToU8, unzip, zip, type AsyncUnzipOptions, type AsyncZippable, type Unzipped } from 'fflate';
 import * as z from 'zod';
@@ -15,6 +16,7 @@ export interface Backup {
   readonly yarns: readonly KeptYarn[];
   readonly measurements: readonly KeptMeasurement[];
   readonly plan: readonly KeptPlanEntry[];
+  readonly practice: readonly KeptAnswer[];
   readonly photos: readonly KeptPhoto[];
   /** Pictures of photos, JPEG, by the photo's id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
@@ -34,12 +36,22 @@ const unpacked = promisify((data: Uint8Array, options: AsyncUnzipOptions, done: 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
 /** A copy as one .zip: JSON to be taken in again, CSV to be read by anything (docs/backup.md). */
-export async function toFile({ savedAt, makes, yarns, measurements, plan, photos, pictures }: Backup): Promise<Uint8Array> {
+export async function toFile({
+  savedAt,
+  makes,
+  yarns,
+  measurements,
+  plan,
+  practice,
+  photos,
+  pictures,
+}: Backup): Promise<Uint8Array> {
   const texts: Record<string, string> = {
     'basket.json': JSON.stringify(yarns, null, 1),
     'basket.csv': basketToCsv(yarns.filter(({ removed }) => !removed)),
     'measurements.json': JSON.stringify(measurements, null, 1),
     'plan.json': JSON.stringify(plan, null, 1),
+    'practice.json': JSON.stringify(practice, null, 1),
     'photos.json': JSON.stringify(photos, null, 1),
     'measurements.csv': measurementsToCsv(measurements.filter(({ removed }) => !removed).map(({ measurement }) => measurement)),
   };
@@ -76,6 +88,7 @@ export async function fromFile(bytes: Uint8Array): Promise<Backup> {
     measurements: parseIn('measurements.json', z.array(KeptMeasurement), files),
     // Copies from before there was a plan have none.
     plan: files['plan.json'] ? parseIn('plan.json', z.array(KeptPlanEntry), files) : [],
+    practice: files['practice.json'] ? parseIn('practice.json', z.array(KeptAnswer), files) : [],
     photos: files['photos.json'] ? parseIn('photos.json', z.array(KeptPhoto), files) : [],
     pictures: picturesIn(manifest, files),
   };

@@ -1,6 +1,7 @@
 import { Kit, Yarn, type BackupMake, type Restored } from '@lemniscus/api';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { keepYarns } from '../basket/yarn-store.js';
+import { AnswerEntity } from '../database/answer.entity.js';
 import { MakeEntity, type MakeRow } from '../database/make.entity.js';
 import { MeasurementEntity } from '../database/measurement.entity.js';
 import type { Database } from '../database/open.js';
@@ -12,6 +13,7 @@ import { allEvents, appendEvents } from '../events/event-store.js';
 import { keepMeasurements } from '../measurements/measurement-store.js';
 import { keepPhotos, keepPicture, pictureOf } from '../photos/photo-store.js';
 import { keepPlan } from '../plan/plan-store.js';
+import { keepAnswers } from '../practice/practice-store.js';
 import type { Backup } from './backup-file.js';
 
 /** Everything that is kept, makes taken off the shelf and things left out too. */
@@ -43,6 +45,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
   const yarns = await em.find(YarnEntity, {}, { orderBy: { name: 'asc', id: 'asc' } });
   const measurements = await em.find(MeasurementEntity, {}, { orderBy: { id: 'asc' } });
   const plan = await em.find(PlanEntity, {}, { orderBy: { id: 'asc' } });
+  const practice = await em.find(AnswerEntity, {}, { orderBy: { id: 'asc' } });
   const photos = await em.find(PhotoEntity, {}, { orderBy: { id: 'asc' } });
   const pictures = new Map<string, Uint8Array>();
   for (const { id } of photos) {
@@ -55,6 +58,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
     yarns: yarns.map((row) => ({ ...Yarn.parse(row), changedAt: row.changedAt, removed: row.removed })),
     measurements: measurements.map(({ measurement, changedAt, removed }) => ({ measurement, changedAt, removed })),
     plan: plan.map(({ entry, changedAt, removed }) => ({ entry, changedAt, removed })),
+    practice: practice.map(({ answer, changedAt, removed }) => ({ answer, changedAt, removed })),
     photos: photos.map(({ photo, changedAt, removed }) => ({ photo, changedAt, removed })),
     pictures,
   };
@@ -67,7 +71,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
  */
 export async function takeIn(
   database: Database,
-  { makes, yarns, measurements, plan, photos, pictures }: Backup,
+  { makes, yarns, measurements, plan, practice, photos, pictures }: Backup,
 ): Promise<Restored> {
   const em = database.em.fork();
   let newMakes = 0;
@@ -87,12 +91,13 @@ export async function takeIn(
     await keepYarns(within, yarns);
     await keepMeasurements(within, measurements);
     await keepPlan(within, plan);
+    await keepAnswers(within, practice);
     await keepPhotos(within, photos);
   });
   for (const [id, bytes] of pictures) if (!(await pictureOf(database, id))) await keepPicture(database, id, bytes);
   return {
     ...{ makes: makes.length, newMakes, newEvents, yarns: yarns.length, measurements: measurements.length },
-    ...{ plan: plan.length, photos: photos.length },
+    ...{ plan: plan.length, photos: photos.length, practice: practice.length },
   };
 }
 

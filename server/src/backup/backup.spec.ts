@@ -12,6 +12,7 @@ import { readAll, takeIn } from './backup-store.js';
 const serving = new Serving();
 const OTHER = { ...MAKE, id: uuid(900), text: '# Bell\n\n## Shell\nR1: 6 sc in ring (6)' };
 const STALL = { id: uuid(71), kind: 'stall', name: 'Quay market', day: '2026-12-12' };
+const ANSWER = { id: uuid(72), kind: 'hidden', level: 2, seed: 17, at: 1_790_000_000_000, seconds: 9.5, right: true };
 const PHOTO = { id: uuid(72), make: MAKE.id, addedAt: 9, width: 40, height: 30, words: 'on the sill' };
 /** As a JPEG begins; what comes after is as it may. */
 const PICTURE = Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
@@ -38,6 +39,7 @@ async function fill(): Promise<void> {
   await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(1, 1), reached(2, 2)] });
   await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: TOLD });
   await serving.ask('PUT', '/plan', { entries: [{ entry: STALL, changedAt: 4, removed: false }] });
+  await serving.ask('PUT', '/practice', { answers: [{ answer: ANSWER, changedAt: 4, removed: false }] });
   await serving.ask('PUT', '/photos', { photos: [{ photo: PHOTO, changedAt: 4, removed: false }] });
   await serving.fetch('POST', `/photos/${PHOTO.id}/picture`, PICTURE, { 'content-type': 'image/jpeg' });
   await serving.ask('PUT', '/yarns', { yarns: [yarn(1, 50, 10), yarn(2, 60, 10)] });
@@ -47,7 +49,17 @@ async function fill(): Promise<void> {
 const all = () => readAll(serving.database, 0);
 const empty = async (): Promise<void> => {
   const execute = (sql: string): Promise<unknown> => serving.database.em.getConnection().execute(sql);
-  for (const table of ['shelf_place', 'event', 'revision', 'make', 'yarn', 'measurement', 'plan_entry', 'photo'])
+  for (const table of [
+    'shelf_place',
+    'event',
+    'revision',
+    'make',
+    'yarn',
+    'measurement',
+    'plan_entry',
+    'photo',
+    'practice_answer',
+  ])
     await execute(`delete from ${table}`);
   await rm(join(serving.folder, 'photos'), { recursive: true, force: true });
 };
@@ -59,9 +71,27 @@ describe('a saved copy', () => {
     const before = await all();
     const file = await toFile(before);
     await empty();
-    expect(await restore(file)).toEqual({ makes: 2, newMakes: 2, newEvents: 6, yarns: 2, measurements: 1, plan: 1, photos: 1 });
+    expect(await restore(file)).toEqual({
+      makes: 2,
+      newMakes: 2,
+      newEvents: 6,
+      yarns: 2,
+      measurements: 1,
+      plan: 1,
+      photos: 1,
+      practice: 1,
+    });
     expect(await all()).toEqual(before);
-    expect(await restore(file)).toEqual({ makes: 2, newMakes: 0, newEvents: 0, yarns: 2, measurements: 1, plan: 1, photos: 1 });
+    expect(await restore(file)).toEqual({
+      makes: 2,
+      newMakes: 0,
+      newEvents: 0,
+      yarns: 2,
+      measurements: 1,
+      plan: 1,
+      photos: 1,
+      practice: 1,
+    });
     expect(await all()).toEqual(before);
     expect((await serving.ask('GET', '/makes')).body).toMatchObject([
       {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { defineConfig, MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import { copyBefore } from './copies.js';
+import { AnswerEntity } from './answer.entity.js';
 import { DeviceEntity } from './device.entity.js';
 import { EventEntity } from './event.entity.js';
 import { MakeEntity } from './make.entity.js';
@@ -32,7 +33,7 @@ function connect(path: string) {
       dbName: path,
       entities: [
         ...[MakeEntity, EventEntity, RevisionEntity, ShelfPlaceEntity],
-        ...[YarnEntity, MeasurementEntity, PlanEntity, PhotoEntity, DeviceEntity],
+        ...[YarnEntity, MeasurementEntity, PlanEntity, PhotoEntity, AnswerEntity, DeviceEntity],
       ],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },

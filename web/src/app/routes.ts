@@ -14,6 +14,11 @@ export const routes: Routes = [
     loadComponent: () => import('../knowhow/knowhow-page').then((m) => m.KnowhowPage),
   },
   {
+    path: 'know-how/reading',
+    title: 'Reading the work · Lemniscus',
+    loadComponent: () => import('../knowhow/reading-page').then((m) => m.ReadingPage),
+  },
+  {
     path: 'devices',
     title: 'Devices · Lemniscus',
     loadComponent: () => import('../devices/devices-page').then((m) => m.DevicesPage),

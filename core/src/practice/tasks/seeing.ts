@@ -82,7 +82,8 @@ export function loopTask(seed: number, level: number): Task {
 export function shapeTask(seed: number, level: number): Task {
   const toss = seeded(seed);
   const shape = oneOf(toss, ['stacked', 'staggered', 'oval'] as const);
-  const rounds = Math.min(6, 4 + Math.floor(level / 2));
+  // In fewer rounds a stagger is hardly one: the lines it breaks are too short.
+  const rounds = level < 4 ? 5 : 6;
   const view = shape === 'oval' ? ovalView(rounds - 1) : discView(fabricOfRounds(discRounds(rounds, shape === 'staggered')));
   const last = view.fabric.roundCount;
   const pointed = Array.from({ length: last - 1 }, (_, k) => actionsThat(view.fabric, k + 1, 'increase').flat()).flat();

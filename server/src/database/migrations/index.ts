@@ -8,6 +8,7 @@ import { Shelf } from './0006-shelf.js';
 import { Devices } from './0007-devices.js';
 import { ZonesAndReasons } from './0008-zones-and-reasons.js';
 import { PlanAndPhotos } from './0009-plan-and-photos.js';
+import { Practice } from './0010-practice.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -20,4 +21,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0007-devices', class: Devices },
   { name: '0008-zones-and-reasons', class: ZonesAndReasons },
   { name: '0009-plan-and-photos', class: PlanAndPhotos },
+  { name: '0010-practice', class: Practice },
 ];

@@ -1,4 +1,4 @@
-import { look, type Run } from '@lemniscus/core/strand';
+import { look, type Point, type Run } from '@lemniscus/core/strand';
 import type { DrawnStrand, Mark, Sight, Tone } from '@lemniscus/core/drawn';
 
 /** Width of the picture, in its own units. */
@@ -97,13 +97,15 @@ export function paintRuns(runs: readonly Run[], strands: readonly DrawnStrand[],
 
 const classOf = (tone: Tone): string => tone.replace(' ', '-');
 
+/** Where a place of the drawing is in the picture. */
+export function onPicture(point: Point, sight: Sight, way: 1 | -1): Spot {
+  const [x, y] = look(point, { ...sight.camera, way });
+  return paper(sight, way)([x, y]);
+}
+
 /** Numbers, lines and arrows on top of the strands. */
 export function paintMarks(marks: readonly Mark[], sight: Sight, way: 1 | -1): string {
-  const onPaper = paper(sight, way);
-  const at = (point: Parameters<typeof look>[0]): Spot => {
-    const [x, y] = look(point, { ...sight.camera, way });
-    return onPaper([x, y]);
-  };
+  const at = (point: Point): Spot => onPicture(point, sight, way);
   return marks
     .map((mark) => {
       if (mark.is === 'number') {
