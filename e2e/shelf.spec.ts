@@ -55,7 +55,7 @@ test.describe('with a copy of everything', () => {
     expect(download.suggestedFilename()).toMatch(/^lemniscus-\d{4}-\d\d-\d\d\.zip$/);
     const copy = page.getByLabel('Take in a copy');
     await copy.setInputFiles(await download.path());
-    await expect(page.getByText('7 makes in the copy, 0 of them new; no step that was not here.')).toBeVisible();
+    await expect(page.getByText('8 makes in the copy, 0 of them new; no step that was not here.')).toBeVisible();
     await copy.setInputFiles({ name: 'tea.zip', mimeType: 'application/zip', buffer: Buffer.from('tea') });
     await expect(page.getByRole('alert')).toContainText('Nothing was taken in.');
   });

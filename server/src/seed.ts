@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { basketFromCsv } from '@lemniscus/core/exchange';
 import type { YarnWeightNumber } from '@lemniscus/core/gauge';
 import { chooseYarn, EMPTY_KIT, type Kit, type Yarn } from '@lemniscus/core/supply';
+import { FIRST_MAKE } from '@lemniscus/core/technique';
 import { keepYarns } from './basket/yarn-store.js';
 import type { Database } from './database/open.js';
 import type { Make } from '@lemniscus/api';
@@ -60,6 +61,8 @@ export async function seedDemo(database: Database, folder: string, demo: Demo = 
     const { id } = await addDemo(em, folder, file, now - index, yarns);
     makes.set(file, id);
   }
+  const { text, yarnWeight, hookMm } = FIRST_MAKE;
+  await addMake(em, { id: randomUUID(), text, yarnWeight, hookMm }, now - files.length, EMPTY_KIT);
   if (demo === 'season') await seedSeason(database, folder, makes, yarns, now);
 }
 

@@ -139,6 +139,7 @@ describe('the database', () => {
       'Seal pup',
       'Signal kite',
       'Striped lighthouse',
+      'First ball',
     ]);
     // The demo basket is a file as a maker would take in, and the puffin's black is short on purpose.
     const yarns = (await serving.ask('GET', '/yarns')).body as { id: string; name: string; colour: string }[];

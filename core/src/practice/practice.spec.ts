@@ -126,9 +126,8 @@ const REFERENCE: Readonly<Record<TaskKind, (task: Task) => Given | readonly Give
   },
   apart: (task) => {
     const [from, to] = [eyeAt(task, 'eye 1'), eyeAt(task, 'eye 2')];
-    // Heads lie a little past where a V ends.
     const row = drawnRounds(task)[2]!;
-    return { is: 'number', value: row.filter(({ head }) => head[0] - 0.17 > from + 0.01 && head[0] - 0.17 < to + 0.01).length };
+    return { is: 'number', value: row.filter(({ feet }) => feet.legs[0] > from && feet.legs[0] < to).length };
   },
   slip: (task) => {
     const rounds = drawnRounds(task);
@@ -277,9 +276,9 @@ describe('what comes next', () => {
 
   it('grows harder after two right answers in a row, and easier after a slip', () => {
     const levels = (pattern: string): number =>
-      standings([...pattern].map((each, i) => ({ kind: 'rounds', level: 1, at: i + 1, seconds: 9, right: each === 'r' }))).find(
-        ({ kind }) => kind === 'rounds',
-      )!.level;
+      standings(
+        Array.from(pattern, (each, i) => ({ kind: 'rounds', level: 1, at: i + 1, seconds: 9, right: each === 'r' })),
+      ).find(({ kind }) => kind === 'rounds')!.level;
     expect(['', 'r', 'rr', 'rrr', 'rrrr', 'rrrrw', 'w', 'rrrrrrrrrrrrrr'].map(levels)).toEqual([1, 1, 2, 2, 3, 2, 1, 5]);
   });
 

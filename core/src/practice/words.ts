@@ -76,7 +76,7 @@ export function whyWords({ kind, ask, facts }: Task): string {
     case 'rounds':
       return `${counted(facts['rounds']!, 'round')}: each ring from the middle out is one, and the ring around the hole is the first.`;
     case 'marker':
-      return `Round ${facts['round']}: ${counted(facts['below']!, 'whole ring')} below the marker, and the one that is begun.`;
+      return `Round ${facts['round']}: ${counted(facts['below']!, 'ring')} below the marker, and the one that is begun.`;
     case 'increases':
       return `${counted(facts['increases']!, facts['decreases'] ? 'decrease' : 'increase')}: ${facts['decreases'] ? 'two feet run together under one V' : 'two V’s that share one foot'}.`;
     case 'hidden':
@@ -86,7 +86,7 @@ export function whyWords({ kind, ask, facts }: Task): string {
     case 'loop':
       return ask.is === 'choice' && ask.answer.is === 'loop' ? LOOP_WHY[ask.answer.loop] : '';
     case 'apart':
-      return `${counted(facts['stitches']!, 'stitch')}: the V’s between them, without those they sit beside.`;
+      return `${counted(facts['stitches']!, 'stitch')}: one pair of legs each, from one eye to the other.`;
     case 'slip':
       return `${answer}: its stitches are marked. Every other group is as it should be.`;
     case 'shape':

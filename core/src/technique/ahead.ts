@@ -1,17 +1,27 @@
 import type { PartCount } from '../fabric/index.js';
 import type { CardId } from './card.js';
-import { cardsOfItems } from './leads.js';
+import { cardOfFact, cardsOfItems } from './leads.js';
 
 /**
- * The techniques that each round of a part needs, in the order of its rounds; what a remark asks for belongs to the last
- * round of the line it stands in.
+ * The techniques that each round of a part needs, in the order of its rounds: what is worked in it, what its remarks ask
+ * for, and what is to be done after it, before the next.
  */
 export function techniquesByRound({ part, rounds }: PartCount): readonly (readonly CardId[])[] {
-  // The colour that a part begins in is no change.
-  const ofLine = part.lines.map(({ items }, i) =>
-    cardsOfItems(i === 0 ? items.slice(items.findIndex(({ kind }) => kind !== 'colour' && kind !== 'remark')) : items),
+  const notes = part.notes.flatMap(({ before, facts }) =>
+    facts.flatMap((fact) => {
+      const id = cardOfFact(fact);
+      return id ? [{ before, id }] : [];
+    }),
   );
-  return rounds.map(({ line }) => ofLine[line] ?? []);
+  const ofLine = part.lines.map(({ items }, i) => {
+    // The colour that a part begins in is no change.
+    const begun = i === 0 ? items.slice(items.findIndex(({ kind }) => kind !== 'colour' && kind !== 'remark')) : items;
+    return cardsOfItems(begun);
+  });
+  return rounds.map(({ line }, round) => {
+    const after = rounds[round + 1]?.line === line ? [] : notes.filter(({ before }) => before === line + 1);
+    return [...new Set([...(ofLine[line] ?? []), ...after.map(({ id }) => id)])];
+  });
 }
 
 /**

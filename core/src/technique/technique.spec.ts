@@ -14,6 +14,8 @@ import {
   cardOfWord,
   cardOfWords,
   cardsOfItems,
+  FIRST_MAKE,
+  isFirstMake,
   newAhead,
   sayCard,
   searchCards,
@@ -120,13 +122,18 @@ describe('cards', () => {
   });
 
   it('are led to by how things are put on, what is left to do, and what has its time', () => {
-    expect([cardOfJoin('whipped'), cardOfJoin('worked in'), cardOfJoin('glued')]).toEqual(['whip stitch', 'worked-in limb', null]);
+    expect([cardOfJoin('whipped'), cardOfJoin('worked in'), cardOfJoin('glued')]).toEqual([
+      'whip stitch',
+      'worked-in limb',
+      null,
+    ]);
     expect(cardOfFinish({ do: 'draw shut', stitches: 6 })).toBe('closing');
     expect([cardOfTimely('legs'), cardOfTimely('eyes')]).toEqual(['two legs', 'safety eyes']);
   });
 
   it('come one round ahead, once: what is new in the next round and was not met in any before it', () => {
-    const text = 'Body\nR1: in black, 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: in BLO, sc around\nR5: (1 sc, invdec) × 6';
+    const text =
+      'Body\nR1: in black, 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: in BLO, sc around\nR5: (1 sc, invdec) × 6';
     const part = checkPattern(read(text)).parts[0]!;
     const none = new Set<CardId>();
     const ahead = [-1, 0, 1, 2, 3, 4].map((round) => newAhead(part, Math.max(0, round), round >= 0, none));
@@ -134,6 +141,29 @@ describe('cards', () => {
     // Every technique of the part is offered exactly once on its way, and one that is known never.
     expect(ahead.flat().sort()).toEqual([...new Set(techniquesByRound(part).flat())].sort());
     expect(newAhead(part, 0, true, new Set<CardId>(['increase']))).toEqual([]);
+  });
+
+  it('are led to by every step of the first make, which counts without a slip and ends closed', () => {
+    const reading = read(FIRST_MAKE.text);
+    const count = checkPattern(reading);
+    expect([...reading.diagnostics, ...count.diagnostics]).toEqual([]);
+    const { rounds } = count.parts[0]!;
+    expect(rounds.map(({ makes }) => makes)).toEqual([6, 12, 18, 18, 18, 18, 18, 12, 6]);
+    const byRound = techniquesByRound(count.parts[0]!);
+    for (const cards of byRound) expect(cards.length).toBeGreaterThan(0);
+    const all = new Set(byRound.flat());
+    const needed = [
+      'adjustable ring',
+      'single crochet',
+      'marker',
+      'increase',
+      'right side out',
+      'invisible decrease',
+      'stuffing',
+      'closing',
+    ];
+    for (const id of needed) expect(all, id).toContain(id);
+    expect([isFirstMake(FIRST_MAKE.text), isFirstMake(`${FIRST_MAKE.text} `)]).toEqual([true, false]);
   });
 
   it('of a word that is not known are the nearest, and of none that is near, none', () => {

@@ -1,13 +1,15 @@
 import { afterNextRender, Component, computed, inject, Injector, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Terms } from '@lemniscus/core/notation';
-import { CARD_GROUPS, cardOf, cardOfWord, CARDS, sayCard, searchCards, type CardId } from '@lemniscus/core/technique';
+import { CARD_GROUPS, cardOf, cardOfWord, CARDS, FIRST_MAKE, sayCard, searchCards, type CardId } from '@lemniscus/core/technique';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../controls/choice';
 import { PageHeader } from '../controls/page-header';
 import { TechniqueCard } from '../controls/technique/technique-card';
 import { keep, recall } from '../data/device/local';
 import { MakerHand } from '../data/device/maker-hand';
+import { MakeApi } from '../data/server/make-api';
+import type { RequestFailed } from '../data/server/server';
 import { CardSheet } from './card-sheet';
 import { CardTile } from './card-tile';
 import { KnowhowTabs } from './knowhow-tabs';
@@ -31,11 +33,14 @@ export class KnowhowPage {
   private readonly router = inject(Router);
   private readonly injector = inject(Injector);
   private readonly maker = inject(MakerHand);
+  private readonly makes = inject(MakeApi);
 
   protected readonly choices = TERMS;
   protected readonly terms = signal<Terms>(recall(TERMS_KEY) === 'UK' ? 'UK' : 'US');
   protected readonly words = signal('');
   protected readonly printing = signal(false);
+  protected readonly beginning = signal(false);
+  protected readonly failure = signal('');
 
   protected readonly hand = computed(() => this.maker.hand().hand);
   protected readonly open = computed(() => CARDS.find(({ id }) => id === this.card())?.id ?? null);
@@ -73,6 +78,18 @@ export class KnowhowPage {
 
   protected nameOf(id: CardId): string {
     return sayCard(cardOf(id), { terms: this.terms(), hand: this.hand() }).name;
+  }
+
+  /** Puts the first make on the shelf and goes to its first stitch. */
+  protected beginBall(): void {
+    this.beginning.set(true);
+    this.makes.add({ id: crypto.randomUUID(), ...FIRST_MAKE }).subscribe({
+      next: ({ id }) => void this.router.navigate(['/make', id, 'work']),
+      error: ({ message }: RequestFailed) => {
+        this.beginning.set(false);
+        this.failure.set(message);
+      },
+    });
   }
 
   /** Draws what was found as small cards, and asks the browser to print them. */

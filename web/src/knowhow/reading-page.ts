@@ -1,4 +1,4 @@
-import { Component, computed, inject, linkedSignal } from '@angular/core';
+import { afterRenderEffect, Component, computed, ElementRef, inject, linkedSignal } from '@angular/core';
 import { askWords, KIND_WORDS, optionWords, whyWords, type Option } from '@lemniscus/core/practice';
 import { counted } from '@lemniscus/core/notation';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -50,6 +50,14 @@ export class ReadingPage {
   protected readonly due = computed(() => this.round.standings().filter(({ due }) => due !== null && due <= Date.now()).length);
   protected readonly ever = computed(() => this.round.standings().reduce((sum, { answered }) => sum + answered, 0));
   protected readonly known = computed(() => this.round.standings().filter(({ answered }) => answered > 0));
+
+  constructor() {
+    // Whoever counts types the number: the field is ready as soon as the picture is there.
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterRenderEffect(() => {
+      if (this.round.task()?.ask.is === 'number' && !this.round.now()) host.querySelector<HTMLElement>('#answer')?.focus();
+    });
+  }
 
   protected press(stitch: number): void {
     const { ask } = this.round.task()!;

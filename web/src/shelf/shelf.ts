@@ -25,7 +25,7 @@ import { stateOf } from './shelf-state';
 import { Icon } from '../controls/icon';
 
 /** More than so many are looked through by words and states. */
-const FEW = 7;
+const FEW = 8;
 /** More than so many stand on lower planks, drawn as they come into sight. */
 const DENSE = 14;
 

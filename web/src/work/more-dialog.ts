@@ -4,6 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Dialog } from '../controls/dialog';
 import { Choice } from '../controls/choice';
 import { AtHook } from './at-hook';
+import { HowTo } from './how-to';
 import type { HookAct } from './keys';
 
 const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
@@ -27,6 +28,16 @@ const STEPS: readonly { readonly label: string; readonly value: Step }[] = [
           I did it differently <kbd>D</kbd>
         </button>
         <button nz-button nzSize="large" type="button" (click)="choose.emit('shape')">See it in the round <kbd>V</kbd></button>
+        <button nz-button nzSize="large" type="button" (click)="choose.emit('how')">How it is done <kbd>K</kbd></button>
+        <button
+          nz-button
+          nzSize="large"
+          type="button"
+          [attr.aria-pressed]="howTo.leads()"
+          (click)="howTo.setLeads(!howTo.leads())"
+        >
+          {{ howTo.leads() ? 'Cards come by themselves' : 'Cards come when asked for' }}
+        </button>
         <button nz-button nzSize="large" type="button" (click)="choose.emit('pieces')">All pieces <kbd>P</kbd></button>
         <button nz-button nzSize="large" type="button" (click)="choose.emit('keys')">Keys, pedal, hand <kbd>?</kbd></button>
       </div>
@@ -51,6 +62,7 @@ export class MoreDialog {
   readonly closed = output();
   readonly choose = output<HookAct>();
   protected readonly hook = inject(AtHook);
+  protected readonly howTo = inject(HowTo);
   protected readonly steps = STEPS;
 
   protected back(): void {

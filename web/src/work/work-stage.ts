@@ -127,6 +127,7 @@ export class WorkStage {
         this.hook.undo();
         break;
       case 'how':
+        this.dialog.set(null);
         this.howTo.toggle();
         if (!this.howTo.card()) this.table()?.nativeElement.focus();
         break;

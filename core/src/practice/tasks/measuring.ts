@@ -2,7 +2,7 @@ import { ROW, type DrawnStrand } from '../../drawn/index.js';
 import { seeded } from '../../random/index.js';
 import { plus, type Point } from '../../strand/index.js';
 import { between, fabricOfRounds, oneOf, wallRounds } from '../piece.js';
-import { pictureOf, pointedAt, spotOf, wallView } from '../picture.js';
+import { pictureOf, pointedAt, postOf, spotOf, wallView } from '../picture.js';
 import type { Task } from '../task.js';
 
 /** How many stitches lie between two eyes. */
@@ -14,10 +14,10 @@ export function apartTask(seed: number, level: number): Task {
   const fabric = fabricOfRounds(wallRounds(36, rows));
   const left = row * 36 + 10;
   const view = wallView(fabric, [0, rows], (rows - 1) * 36 + 10 + Math.round(apart / 2), Math.max(7.5, apart + 4.5));
-  // Each sits where one V ends and the next begins: between two stitches.
+  // Each sits between the legs of two stitches.
   const eye = (id: string, stitch: number): DrawnStrand => {
-    const at = plus(view.laid.tops[stitch]!, [0, 0.1, 0.7]);
-    return { id, knots: [at, plus(at, [0.002, 0, 0])], radius: 0.4, tone: 'eye' };
+    const at = plus(postOf(view, stitch), [0.5, 0, 0.6]);
+    return { id, knots: [at, plus(at, [0.002, 0, 0])], radius: 0.33, tone: 'eye' };
   };
   const counted = Array.from({ length: apart }, (_, k) => left + 1 + k);
   return {
@@ -28,7 +28,7 @@ export function apartTask(seed: number, level: number): Task {
     picture: pictureOf(view, [eye('eye 1', left), eye('eye 2', left + apart)]),
     why: {
       strands: counted.map((stitch) => pointedAt(view, stitch)),
-      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: plus(spotOf(view, stitch), [0, 0, 0.8]) })),
+      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: plus(postOf(view, stitch), [0, 0, 0.8]) })),
     },
     facts: { stitches: apart },
   };

@@ -6,6 +6,7 @@ import { keep, recall } from './local';
 const KNOWN = 'techniques.known';
 const Ids = z.array(z.string()).catch([]);
 
+const leadKey = (make: string): string => `techniques.lead.${make}`;
 const shownKey = (make: string): string => `techniques.shown.${make}`;
 const idsAt = (key: string): readonly CardId[] => Ids.parse(recall(key)) as CardId[];
 
@@ -13,7 +14,7 @@ const idsAt = (key: string): readonly CardId[] => Ids.parse(recall(key)) as Card
 @Injectable({ providedIn: 'root' })
 export class KnownTechniques {
   private readonly stored = signal(idsAt(KNOWN));
-  /** Changed whenever a card was offered anywhere. */
+  /** Changed with all that is kept by make. */
   private readonly offered = signal(0);
   readonly known = this.stored.asReadonly();
 
@@ -25,6 +26,21 @@ export class KnownTechniques {
 
   wasOffered(make: string, ids: readonly CardId[]): void {
     keep(shownKey(make), [...new Set([...idsAt(shownKey(make)), ...ids])]);
+    this.offered.update((count) => count + 1);
+  }
+
+  /** Whether the cards of a make come by themselves; null where the maker never said. */
+  leads(make: string): boolean | null {
+    this.offered();
+    return z
+      .boolean()
+      .nullable()
+      .catch(null)
+      .parse(recall(leadKey(make)));
+  }
+
+  setLeads(make: string, leads: boolean): void {
+    keep(leadKey(make), leads);
     this.offered.update((count) => count + 1);
   }
 

@@ -68,6 +68,6 @@ function strandsBetween(from: Frame, to: Frame, share: number): readonly DrawnSt
   const before = new Map(from.strands.map((strand) => [strand.id, strand]));
   return shown.strands.map((strand) => {
     const [a, b] = [before.get(strand.id), next.get(strand.id)];
-    return a && b && a.knots.length === b.knots.length ? { ...strand, knots: knotsBetween(a.knots, b.knots, share) } : strand;
+    return b && a?.knots.length === b.knots.length ? { ...strand, knots: knotsBetween(a.knots, b.knots, share) } : strand;
   });
 }
