@@ -4,7 +4,8 @@ import tseslint from 'typescript-eslint';
 
 /** The folders of core in the order of the craft: each may import those before it, by their index. */
 const CORE_ORDER = [
-  ['bounds', 'constants', 'random', 'merging', 'decoding', 'strand'],
+  ['bounds', 'constants', 'random', 'vector', 'merging', 'decoding'],
+  ['strand'],
   ['notation', 'opening'],
   ['fabric'],
   ['spacing', 'gauge'],

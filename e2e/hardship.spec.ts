@@ -278,6 +278,6 @@ test.describe('with the yarns of the demo', () => {
     expect(errors).toEqual([]);
     await page.goto(app.url);
     await expect(page.locator('lem-plank').filter({ hasText: 'Every piece is worked' })).toHaveCount(1);
-    await expect(page.getByRole('link', { name: 'Begin' })).toHaveCount(6);
+    await expect(page.getByRole('link', { name: 'Begin' })).toHaveCount(7);
   });
 });

@@ -3,6 +3,7 @@ import { appendEvents } from './append-events.js';
 import { assemble } from './assemble.js';
 import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
+import { knowHow } from './know-how.js';
 import { manyEvents } from './many-events.js';
 import { table, type Result } from './measure.js';
 import { openFiles } from './open-files.js';
@@ -26,6 +27,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   assemble,
   'plan-ahead': planAhead,
   'open-files': openFiles,
+  'know-how': knowHow,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

@@ -1,7 +1,6 @@
 import { FRAME, type BodyShape } from '../shape/index.js';
+import { add, cross, dot, mean, minus, times, unit, type Vector } from '../vector/index.js';
 import type { Pin, Place } from './place.js';
-
-type Vector = readonly [number, number, number];
 
 /** A spot on the surface of a shape: where it is, outwards from there, and the way its wall goes up, in stitch widths. */
 export interface Spot {
@@ -17,17 +16,6 @@ export interface Stance {
 }
 
 export const AS_IT_STANDS: Stance = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0, 0] };
-
-const add = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-function unit(a: Vector, otherwise: Vector): Vector {
-  const length = Math.hypot(...a);
-  return length > 1e-9 ? times(a, 1 / length) : otherwise;
-}
-const mean = (points: readonly Vector[]): Vector => times(points.reduce(add, [0, 0, 0]), 1 / Math.max(1, points.length));
 
 const UP: Vector = [0, 1, 0];
 const DOWN: Vector = [0, -1, 0];

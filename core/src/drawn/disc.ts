@@ -1,4 +1,4 @@
-import { along, type Point } from '../strand/index.js';
+import { along, type Vector } from '../vector/index.js';
 import { LEAN, ROW } from './fabric-edge.js';
 import { lyingLoop, standingLoop, throughV } from './loops.js';
 import type { Ground } from './work.js';
@@ -26,10 +26,10 @@ export function ringGround(inner: number, turned = 0, tilt = 0.42, widths = FIRS
 const firstTop = (k: number): number => (k === 1 ? LEAN : (k * (firstTop(k - 1) - 0.5)) / (k - 1) + LEAN - 0.5);
 
 /** Where stitch `j` of round `k` (1-based) is closed, along the edge and up. */
-export const topInRound = (k: number, j: number): Point => [(j + firstTop(k)) / k, k * ROW, 0];
+export const topInRound = (k: number, j: number): Vector => [(j + firstTop(k)) / k, k * ROW, 0];
 
 /** The middle of the V that stitch `j` of round `k` has; of round 0, the ring. */
-export function vInRound(k: number, j: number): Point {
+export function vInRound(k: number, j: number): Vector {
   if (k === 0) return [j, 0, 0];
   const [a, b] = [topInRound(k, j - 1), topInRound(k, j)];
   return [(a[0] + b[0]) / 2, a[1], 0];
@@ -39,7 +39,7 @@ export function vInRound(k: number, j: number): Point {
 export const parentInRound = (k: number, j: number): number => (k === 1 ? j : Math.floor((j * (k - 1)) / k));
 
 /** Round `k` of a disc that grows by six, from its first stitch or another up to before `to`. */
-export function discRound(k: number, from = 0, to = FIRST_ROUND * k): readonly Point[] {
+export function discRound(k: number, from = 0, to = FIRST_ROUND * k): readonly Vector[] {
   return Array.from({ length: to - from }, (_, i) => from + i).flatMap((j) => [
     ...lyingLoop(topInRound(k, j - 1), topInRound(k, j), 1 / k),
     ...standingLoop(throughV(vInRound(k - 1, parentInRound(k, j)), 'both'), topInRound(k, j), 1 / k),
@@ -47,7 +47,7 @@ export function discRound(k: number, from = 0, to = FIRST_ROUND * k): readonly P
 }
 
 /** A closed ring at a distance from the middle. */
-export function circle(middle: Point, radius: number, knots = 24, turns = 1, from = 0): readonly Point[] {
+export function circle(middle: Vector, radius: number, knots = 24, turns = 1, from = 0): readonly Vector[] {
   return Array.from({ length: knots + 1 }, (_, i) => {
     const angle = from + (2 * Math.PI * turns * i) / knots;
     return along(middle, [[Math.sin(angle), Math.cos(angle), 0], radius]);
@@ -81,7 +81,7 @@ export function ovalGround(inner: number, straight: number, even: number, widths
 }
 
 /** On a half ring about (`middle`, 0), `angle` on from its beginning at the top or the bottom. */
-const arc = (middle: number, side: 1 | -1, angle: number, radius: number, depth: number): Point => [
+const arc = (middle: number, side: 1 | -1, angle: number, radius: number, depth: number): Vector => [
   middle + side * Math.sin(angle) * radius,
   side * Math.cos(angle) * radius,
   depth,

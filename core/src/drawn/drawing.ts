@@ -1,4 +1,5 @@
-import type { Camera, Point, Strand } from '../strand/index.js';
+import type { Vector } from '../vector/index.js';
+import type { Camera, Strand } from '../strand/index.js';
 
 /**
  * What a strand is, which says how it is painted: yarn that is worked already, the strand that is being worked, yarn of
@@ -37,8 +38,8 @@ export interface Frame {
 
 /** What is written on a drawing: a number beside a stitch, a line that things are measured by, the way something moves. */
 export type Mark =
-  | { readonly is: 'number'; readonly text: string; readonly at: Point }
-  | { readonly is: 'line' | 'arrow'; readonly from: Point; readonly to: Point };
+  | { readonly is: 'number'; readonly text: string; readonly at: Vector }
+  | { readonly is: 'line' | 'arrow'; readonly from: Vector; readonly to: Vector };
 
 /** How a drawing is looked at, and what of it. */
 export interface Sight {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { STITCHES, type StitchName } from '../notation/index.js';
-import { curveOf, look, passes, runsOf, type Point } from '../strand/index.js';
+import { type Vector } from '../vector/index.js';
+import { curveOf, look, passes, runsOf } from '../strand/index.js';
 import { CARDS, cardOf, type CardId } from '../technique/index.js';
 import { topOver, vAt, workedRow } from './fabric-edge.js';
 import { drawingOf, MOVES } from './index.js';
@@ -9,12 +10,12 @@ import { LOOP_KNOTS, throughV, type Under } from './loops.js';
 import { singleOver } from './stitches.js';
 import { loopsAt, workFrom, type Moment } from './work.js';
 
-const BALL: Point = [9, 3, -1];
+const BALL: Vector = [9, 3, -1];
 
 const TALL: readonly (keyof typeof MOVES)[] = ['tall stitches', 'treble', 'puff'];
 
 /** The loops of the working strand at a moment, each with the way that its strand takes. */
-const curvesAt = (moment: Moment): readonly (readonly Point[])[] =>
+const curvesAt = (moment: Moment): readonly (readonly Vector[])[] =>
   loopsAt(moment, moment.loops.length, BALL).map((knots) => curveOf(knots, 8));
 
 /** Yarn-overs that a stitch's sentence in the table tells: a loop that is drawn up or through is one, "twice" doubles the rest. */
@@ -115,7 +116,7 @@ describe('pictures of cards', () => {
 describe('strands', () => {
   const place = fc.tuple(
     ...[0, 1, 2].map(() => fc.integer({ min: -200, max: 200 }).map((at) => at / 100)),
-  ) as unknown as fc.Arbitrary<Point>;
+  ) as unknown as fc.Arbitrary<Vector>;
 
   it('go through their knots', () => {
     fc.assert(
@@ -138,9 +139,9 @@ describe('strands', () => {
           const uprights = depths.map((depth, i) => ({
             id: `${i}`,
             radius: 0.1,
-            knots: [[i, -1, depth] as Point, [i, 1, depth] as Point],
+            knots: [[i, -1, depth] as Vector, [i, 1, depth] as Vector],
           }));
-          const across = { id: 'across', radius: 0.1, knots: [[-1, 0, 0] as Point, [depths.length, 0, 0] as Point] };
+          const across = { id: 'across', radius: 0.1, knots: [[-1, 0, 0] as Vector, [depths.length, 0, 0] as Vector] };
           const strands = turned ? [across, ...uprights] : [...uprights, across];
           const order = runsOf(strands, camera);
           for (const [i, depth] of depths.entries()) {
@@ -165,7 +166,7 @@ describe('strands', () => {
   });
 
   it('through a loop and back pass it twice, and beside it never', () => {
-    const loop: Point[] = [
+    const loop: Vector[] = [
       [-1, -1, 0],
       [1, -1, 0],
       [1, 1, 0],
@@ -176,7 +177,7 @@ describe('strands', () => {
         fc.pre(
           Math.abs(Math.abs(x) - 1) > 0.01 && Math.abs(Math.abs(y) - 1) > 0.01 && Math.abs(Math.abs(x) - Math.abs(y)) > 0.01,
         );
-        const strand: Point[] = [
+        const strand: Vector[] = [
           [x, y, -1],
           [x, y, 1],
           [x, y + 0.001, 1],

@@ -1,5 +1,5 @@
 import type { Fabric } from '../fabric/index.js';
-import { between, type Point } from '../strand/index.js';
+import { between, type Vector } from '../vector/index.js';
 import { LEAN, ROW } from './fabric-edge.js';
 import { lyingLoop, standingLoop, throughV, type Through } from './loops.js';
 import type { Ground } from './work.js';
@@ -10,8 +10,8 @@ import type { Ground } from './work.js';
  */
 export interface Laid {
   /** Where each is closed, and the middle of the V that lies before it. */
-  readonly tops: readonly Point[];
-  readonly vs: readonly Point[];
+  readonly tops: readonly Vector[];
+  readonly vs: readonly Vector[];
   /** Width of a stitch of each round, in those chosen widths. */
   readonly pitch: readonly number[];
   readonly widths: number;
@@ -23,8 +23,8 @@ export interface Laid {
  * @param widths stitches that go once round
  */
 export function layFabric(fabric: Fabric, widths: number): Laid {
-  const tops: Point[] = [];
-  const vs: Point[] = [];
+  const tops: Vector[] = [];
+  const vs: Vector[] = [];
   const pitch: number[] = [];
   for (let round = 0; round < fabric.roundCount; round++) {
     const [from, to] = [fabric.roundStart[round]!, fabric.roundStart[round + 1]!];
@@ -41,7 +41,7 @@ export function layFabric(fabric: Fabric, widths: number): Laid {
 }
 
 /** Where a round's first stitch is closed, so that its posts lean by as much as on an edge, on average. */
-function firstTop(fabric: Fabric, vs: readonly Point[], from: number, to: number, width: number): number {
+function firstTop(fabric: Fabric, vs: readonly Vector[], from: number, to: number, width: number): number {
   let sum = 0;
   let count = 0;
   for (let i = from; i < to; i++) {
@@ -67,10 +67,10 @@ function footOf(fabric: Fabric, laid: Laid, i: number): Through {
 }
 
 /** The knots of one stitch: the V that lies before it, and its legs. */
-export function stitchKnots(fabric: Fabric, laid: Laid, i: number, ground: Ground): readonly Point[] {
+export function stitchKnots(fabric: Fabric, laid: Laid, i: number, ground: Ground): readonly Vector[] {
   const round = fabric.round[i]!;
   const width = laid.pitch[round]!;
   const [x, y, z] = laid.tops[i]!;
-  const before: Point = [x - width, i === fabric.roundStart[round] && round === 0 ? y * 0.55 : y, z];
+  const before: Vector = [x - width, i === fabric.roundStart[round] && round === 0 ? y * 0.55 : y, z];
   return [...lyingLoop(before, [x, y, z], width), ...standingLoop(footOf(fabric, laid, i), [x, y, z], width)].map(ground);
 }

@@ -1,10 +1,10 @@
-import { along, cross, direction, dot, minus, times, type Point } from '../strand/index.js';
+import { along, cross, unit, dot, minus, times, type Vector } from '../vector/index.js';
 
 /** How the hook is held: where its tip is, and the direction from there to the handle. */
 export interface Hold {
-  readonly tip: Point;
+  readonly tip: Vector;
   /** From the tip to the handle, of length 1. */
-  readonly back: Point;
+  readonly back: Vector;
   /** Its first loop hangs so far from the tip. */
   readonly loopsFrom: number;
 }
@@ -29,20 +29,20 @@ const OUTLINE: readonly (readonly [number, number, number])[] = [
   [LENGTH, SHAFT, 0],
 ];
 
-export function holdAt(tip: Point, towards: Point, loopsFrom: number): Hold {
-  return { tip, back: direction(towards), loopsFrom };
+export function holdAt(tip: Vector, towards: Vector, loopsFrom: number): Hold {
+  return { tip, back: unit(towards), loopsFrom };
 }
 
 /** The hook's own directions at a distance from its tip: its middle there, up and to the front across it, and back along it. */
-export function shaft({ tip, back }: Hold, distance: number): { middle: Point; up: Point; front: Point; back: Point } {
-  const rise: Point = [0, 1, 0];
-  const up = direction(minus(rise, times(back, dot(rise, back))));
+export function shaft({ tip, back }: Hold, distance: number): { middle: Vector; up: Vector; front: Vector; back: Vector } {
+  const rise: Vector = [0, 1, 0];
+  const up = unit(minus(rise, times(back, dot(rise, back))));
   const across = cross(back, up);
   return { middle: along(tip, [back, distance]), up, front: across[2] < 0 ? times(across, -1) : across, back };
 }
 
 /** The hook as a strand: its throat looks down and to the maker. */
-export function hookStrand(hold: Hold): { readonly knots: readonly Point[]; readonly radius: readonly number[] } {
+export function hookStrand(hold: Hold): { readonly knots: readonly Vector[]; readonly radius: readonly number[] } {
   const knots = OUTLINE.map(([distance, , off]) => {
     const { middle, up, front } = shaft(hold, distance);
     return along(middle, [up, off * 0.9], [front, -off * 0.3]);

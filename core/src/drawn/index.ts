@@ -5,4 +5,5 @@ export type { Drawing, DrawnStrand, Frame, Mark, Sight, Tone } from './drawing.j
 export { ROW } from './fabric-edge.js';
 export { layFabric, stitchKnots, type Laid } from './fabric-drawing.js';
 export { yarn } from './scene.js';
+export { marker } from './things.js';
 export { STRAIGHT, type Ground } from './work.js';

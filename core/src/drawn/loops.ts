@@ -1,4 +1,4 @@
-import { along, between, direction, plus, type Point } from '../strand/index.js';
+import { along, between, unit, add, type Vector } from '../vector/index.js';
 import { SHAFT, shaft, type Hold } from './hook.js';
 
 /** Half the thickness of yarn, in stitch widths (our own estimate: strands of a firm fabric nearly touch). */
@@ -8,15 +8,15 @@ export const YARN = 0.105;
 export const LOOP_KNOTS = 11;
 
 /** Where the two legs of a loop come through: three points from behind to before it. */
-export type Through = readonly [Point, Point, Point];
+export type Through = readonly [Vector, Vector, Vector];
 
 /** Legs stand so far from the middle of where they come through. */
 const LEG = 0.07;
 
-const shift = ([x, y, z]: Point, across: number): Point => [x + across, y, z];
+const shift = ([x, y, z]: Vector, across: number): Vector => [x + across, y, z];
 
 /** Through the top of a stitch that is being closed: from behind and below, between the loops that it closes. */
-export function throughNode([x, y, z]: Point): Through {
+export function throughNode([x, y, z]: Vector): Through {
   return [
     [x, y - 0.38, z - 0.32],
     [x, y - 0.22, z - 0.06],
@@ -28,7 +28,7 @@ export function throughNode([x, y, z]: Point): Through {
 export type Under = 'both' | 'back' | 'front';
 
 /** Through the V that has its middle at `place`: under both its strands, or one. */
-export function throughV([x, y, z]: Point, under: Under): Through {
+export function throughV([x, y, z]: Vector, under: Under): Through {
   switch (under) {
     case 'both':
       return [
@@ -55,17 +55,17 @@ export function throughV([x, y, z]: Point, under: Under): Through {
 export type Lies = 'on edge' | 'facing';
 
 /** A V that lies on top of a stitch: it comes up at `base` and closes round what comes up at `head`. */
-export function lyingLoop(base: Point, head: Point, pitch = 1, lies: Lies = 'on edge'): readonly Point[] {
-  const [dx, dy] = direction([head[0] - base[0], head[1] - base[1], 0]);
+export function lyingLoop(base: Vector, head: Vector, pitch = 1, lies: Lies = 'on edge'): readonly Vector[] {
+  const [dx, dy] = unit([head[0] - base[0], head[1] - base[1], 0]);
   // It rises at once where its stitch is taller than the one before, so that the posts stay below it.
-  const rise = (share: number): Point => {
+  const rise = (share: number): Vector => {
     const [x, , z] = between(base, head, share);
     return [x, lies === 'on edge' ? between(base, head, Math.min(1, share * 1.8))[1] : between(base, head, share)[1], z];
   };
-  const at = (share: number, across: number, up: number, near: number): Point => {
+  const at = (share: number, across: number, up: number, near: number): Vector => {
     const a = across * pitch;
-    const off: Point = lies === 'on edge' ? [a, up, near] : [a * dx + near * dy, a * dy - near * dx, up];
-    return plus(rise(share), off);
+    const off: Vector = lies === 'on edge' ? [a, up, near] : [a * dx + near * dy, a * dy - near * dx, up];
+    return add(rise(share), off);
   };
   return [
     at(0, -0.02, -0.38, -0.3),
@@ -83,7 +83,7 @@ export function lyingLoop(base: Point, head: Point, pitch = 1, lies: Lies = 'on 
 }
 
 /** V's from one place to the next, as one strand. */
-export const vsAlong = (nodes: readonly Point[], lies: Lies): readonly Point[] =>
+export const vsAlong = (nodes: readonly Vector[], lies: Lies): readonly Vector[] =>
   nodes.slice(1).flatMap((node, i) => lyingLoop(nodes[i]!, node, 1, lies));
 
 /**
@@ -91,12 +91,12 @@ export const vsAlong = (nodes: readonly Point[], lies: Lies): readonly Point[] =
  *
  * @param outer how many others, closed there too, it lies before
  */
-export function standingLoop(foot: Through, head: Point, pitch = 1, outer = 0): readonly Point[] {
+export function standingLoop(foot: Through, head: Vector, pitch = 1, outer = 0): readonly Vector[] {
   const [behind, below, before] = foot;
   const out = Math.min(outer, 2) * 0.16;
-  const top = (across: number, up: number, near: number): Point =>
-    plus(head, [across * pitch, up + out * 0.6, near < 0 ? near - out * 0.3 : near + out]);
-  const middle = (side: number): Point => {
+  const top = (across: number, up: number, near: number): Vector =>
+    add(head, [across * pitch, up + out * 0.6, near < 0 ? near - out * 0.3 : near + out]);
+  const middle = (side: number): Vector => {
     const [x, y, z] = between(before, head, 0.5);
     return [x + side * 0.19 * pitch, y, Math.max(z, 0.2) + 0.12 + out];
   };
@@ -116,8 +116,8 @@ export function standingLoop(foot: Through, head: Point, pitch = 1, outer = 0): 
 }
 
 /** Yarn laid round the hook before it went in, once its stitch is closed: a bar that lies slanted before the post. */
-export function wrappedLoop(from: Point, node: Point, to: Point, pitch = 1): readonly Point[] {
-  const at = (across: number, up: number, near: number): Point => plus(node, [across * pitch, up, near]);
+export function wrappedLoop(from: Vector, node: Vector, to: Vector, pitch = 1): readonly Vector[] {
+  const at = (across: number, up: number, near: number): Vector => add(node, [across * pitch, up, near]);
   return [
     from,
     between(from, at(-0.2, 0.02, -0.3), 0.6),
@@ -134,7 +134,7 @@ export function wrappedLoop(from: Point, node: Point, to: Point, pitch = 1): rea
 }
 
 /** A loop on the hook, its legs where they came through. */
-export function heldLoop(foot: Through, hold: Hold, distance: number): readonly Point[] {
+export function heldLoop(foot: Through, hold: Hold, distance: number): readonly Vector[] {
   const [behind, below, before] = foot;
   const { middle, up, front } = shaft(hold, distance);
   const round = SHAFT + YARN * 1.1;
@@ -156,10 +156,10 @@ export function heldLoop(foot: Through, hold: Hold, distance: number): readonly 
 }
 
 /** Yarn that lies over the hook: from behind over its top and down before it, on its way from `from` to `to`. */
-export function laidOver(from: Point, hold: Hold, distance: number, to: Point): readonly Point[] {
+export function laidOver(from: Vector, hold: Hold, distance: number, to: Vector): readonly Vector[] {
   const { middle, up, front, back } = shaft(hold, distance);
   const round = SHAFT + YARN * 1.1;
-  const at = (high: number, near: number, away = 0): Point => along(middle, [up, high], [front, near], [back, -away]);
+  const at = (high: number, near: number, away = 0): Vector => along(middle, [up, high], [front, near], [back, -away]);
   const leave = at(-round * 0.9, round * 0.2, 0.24);
   return [
     from,
@@ -177,10 +177,10 @@ export function laidOver(from: Point, hold: Hold, distance: number, to: Point): 
 }
 
 /** Yarn that was laid round the hook and waits on it, once all the way. */
-export function waitingWrap(from: Point, hold: Hold, distance: number, to: Point): readonly Point[] {
+export function waitingWrap(from: Vector, hold: Hold, distance: number, to: Vector): readonly Vector[] {
   const { middle, up, front, back } = shaft(hold, distance);
   const round = SHAFT + YARN * 1.1;
-  const at = (high: number, near: number, away: number): Point => along(middle, [up, high], [front, near], [back, -away]);
+  const at = (high: number, near: number, away: number): Vector => along(middle, [up, high], [front, near], [back, -away]);
   return [
     from,
     between(from, at(-round, -round, -0.08), 0.5),
@@ -197,6 +197,6 @@ export function waitingWrap(from: Point, hold: Hold, distance: number, to: Point
 }
 
 /** Yarn that is no loop yet, on its way to the ball. */
-export function slackYarn(from: Point, to: Point, first: number, last: number): readonly Point[] {
+export function slackYarn(from: Vector, to: Vector, first: number, last: number): readonly Vector[] {
   return Array.from({ length: LOOP_KNOTS }, (_, i) => between(from, to, first + ((last - first) * i) / LOOP_KNOTS));
 }

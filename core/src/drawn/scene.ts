@@ -1,4 +1,5 @@
-import { plus, type Camera, type Point } from '../strand/index.js';
+import { add, type Vector } from '../vector/index.js';
+import { type Camera } from '../strand/index.js';
 import type { Drawing, DrawnStrand, Frame, Mark } from './drawing.js';
 import { topOver, workedRow } from './fabric-edge.js';
 import { lyingLoop, YARN } from './loops.js';
@@ -13,9 +14,9 @@ export const FLAT: Camera = { tilt: 0, way: -1 };
 export const EDGE_VIEW: Drawing['view'] = [-6.4, -2.75, 6.4, 4];
 
 /** Where the ball is: up and behind, where the other hand holds the yarn. */
-export const BALL: Point = [8, 3, -0.7];
+export const BALL: Vector = [8, 3, -0.7];
 
-export function yarn(id: string, knots: readonly Point[], tone: DrawnStrand['tone'] = 'worked'): DrawnStrand {
+export function yarn(id: string, knots: readonly Vector[], tone: DrawnStrand['tone'] = 'worked'): DrawnStrand {
   return { id, knots, radius: YARN, tone };
 }
 
@@ -56,8 +57,8 @@ export function overEdge(moves: readonly Move[], picks: readonly Pick[], more: r
 }
 
 /** The strand of a V that is nearer to the maker, or the one behind it, lifted a little so that it shows. */
-export function strandOfV(base: Point, head: Point, which: 'front' | 'back'): readonly Point[] {
-  const loop = lyingLoop(base, head).map((knot) => plus(knot, [0, 0.03, 0.03]));
+export function strandOfV(base: Vector, head: Vector, which: 'front' | 'back'): readonly Vector[] {
+  const loop = lyingLoop(base, head).map((knot) => add(knot, [0, 0.03, 0.03]));
   return which === 'front' ? loop.slice(2, 6) : loop.slice(5, 9);
 }
 

@@ -1,4 +1,4 @@
-import { between, plus, type Point } from '../strand/index.js';
+import { between, add, type Vector } from '../vector/index.js';
 import { ROW, topOver, vAt } from './fabric-edge.js';
 import { throughV, type Through, type Under } from './loops.js';
 import type { Move } from './work.js';
@@ -7,7 +7,7 @@ const WRAP: Move = { does: 'wrap' };
 const OVER: Move = { does: 'over' };
 const DRAW_UP: Move = { does: 'draw up' };
 
-const through = (loops: number, node: Point, ends = true): Move => ({ does: 'through', loops, node, ends });
+const through = (loops: number, node: Vector, ends = true): Move => ({ does: 'through', loops, node, ends });
 const into = (foot: Through): Move => ({ does: 'into', foot });
 
 /**
@@ -15,7 +15,7 @@ const into = (foot: Through): Move => ({ does: 'into', foot });
  *
  * @param wraps 0 for single crochet, 1 for half double (all at once) and double, 2 for treble
  */
-export function stitchMoves(foot: Through, top: Point, wraps = 0, atOnce = wraps === 0): readonly Move[] {
+export function stitchMoves(foot: Through, top: Vector, wraps = 0, atOnce = wraps === 0): readonly Move[] {
   const goes = atOnce ? 1 : wraps + 1;
   const off = Array.from({ length: goes }, (_, i) => [
     OVER,
@@ -31,7 +31,7 @@ export const singleOver = (i: number, under: Under = 'both', top = topOver(i)): 
 /** Two single crochets in stitch `i`: both stand in one place. */
 export function increaseOver(i: number): readonly Move[] {
   const [x, y, z] = topOver(i);
-  const second = plus(vAt(i), [0.2, 0, 0]);
+  const second = add(vAt(i), [0.2, 0, 0]);
   return [...singleOver(i, 'both', [x - 0.2, y, z]), ...stitchMoves(throughV(second, 'both'), [x + 0.72, y, z])];
 }
 
@@ -45,7 +45,7 @@ export function plainDecreaseOver(i: number): readonly Move[] {
     OVER,
     DRAW_UP,
     OVER,
-    through(3, plus(topOver(i), [0.5, 0, 0])),
+    through(3, add(topOver(i), [0.5, 0, 0])),
   ];
 }
 
@@ -53,7 +53,7 @@ export function plainDecreaseOver(i: number): readonly Move[] {
 export function invisibleDecreaseOver(i: number): readonly Move[] {
   const [first, second] = [throughV(vAt(i), 'front'), throughV(vAt(i + 1), 'front')];
   const foot: Through = [second[0], between(first[1], second[1], 0.5), between(first[2], second[2], 0.5)];
-  return [into(first), into(foot), OVER, DRAW_UP, OVER, through(2, plus(topOver(i), [0.5, 0, 0]))];
+  return [into(first), into(foot), OVER, DRAW_UP, OVER, through(2, add(topOver(i), [0.5, 0, 0]))];
 }
 
 /** A loop drawn through stitch `i` and the loop on the hook at once. */
@@ -65,10 +65,10 @@ export function slipOver(i: number): readonly Move[] {
 /** `loops` long loops drawn up in stitch `i`, taken together, and a chain that locks them. */
 export function puffOver(i: number, loops: number): readonly Move[] {
   const foot = throughV(vAt(i), 'both');
-  const top = plus(topOver(i), [0, ROW * 0.25, 0.1]);
+  const top = add(topOver(i), [0, ROW * 0.25, 0.1]);
   const each = Array.from({ length: loops }, () => [WRAP, into(foot), OVER, DRAW_UP]).flat();
-  return [...each, OVER, through(2 * loops + 1, top, true), OVER, through(1, plus(top, [0.42, 0.05, 0]), true)];
+  return [...each, OVER, through(2 * loops + 1, top, true), OVER, through(1, add(top, [0.42, 0.05, 0]), true)];
 }
 
 /** Chains in the air, each closed at one of the nodes. */
-export const chainTo = (nodes: readonly Point[]): readonly Move[] => nodes.flatMap((node) => [OVER, through(1, node)]);
+export const chainTo = (nodes: readonly Vector[]): readonly Move[] => nodes.flatMap((node) => [OVER, through(1, node)]);

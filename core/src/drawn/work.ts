@@ -1,4 +1,4 @@
-import { plus, type Point } from '../strand/index.js';
+import { add, type Vector } from '../vector/index.js';
 import { holdAt, hookStrand, type Hold } from './hook.js';
 import {
   heldLoop,
@@ -27,15 +27,15 @@ export type Move =
   /** The loop is drawn out of where the hook went in. */
   | { readonly does: 'draw up' }
   /** The loop is drawn through so many on the hook; they close at `node`. What ends a stitch lies down as the next V. */
-  | { readonly does: 'through'; readonly loops: number; readonly node: Point; readonly ends: boolean };
+  | { readonly does: 'through'; readonly loops: number; readonly node: Vector; readonly ends: boolean };
 
 /** What a loop of the working strand is right now. */
 type Loop =
   | { readonly is: 'slack' | 'over' | 'wrap' }
-  | { readonly is: 'held'; readonly foot: Through; readonly base: Point | null }
-  | { readonly is: 'lying'; readonly base: Point; readonly head: Point; readonly lies: Lies }
-  | { readonly is: 'standing'; readonly foot: Through; readonly head: Point; readonly outer: number }
-  | { readonly is: 'wrapped'; readonly node: Point };
+  | { readonly is: 'held'; readonly foot: Through; readonly base: Vector | null }
+  | { readonly is: 'lying'; readonly base: Vector; readonly head: Vector; readonly lies: Lies }
+  | { readonly is: 'standing'; readonly foot: Through; readonly head: Vector; readonly outer: number }
+  | { readonly is: 'wrapped'; readonly node: Vector };
 
 /** The working strand and the hook after a movement. */
 export interface Moment {
@@ -62,18 +62,18 @@ export interface Worked {
 const NEXT_TO_TIP = { over: 0.72, inside: 1.2 };
 const BESIDE = 0.27;
 /** The hook rests so far over and past where the last stitch was closed. */
-const REST: Point = [0.95, 0.42, 0.06];
+const REST: Vector = [0.95, 0.42, 0.06];
 
-const rest = (node: Point, high = 0): Hold =>
-  holdAt(plus(node, [REST[0], REST[1] + high, REST[2]]), [-1, 0.1, 0.18], NEXT_TO_TIP.over);
-const inside = ([, below]: Through): Hold => holdAt(plus(below, [0.6, 0.34, -0.55]), [-1, -0.3, 0.85], NEXT_TO_TIP.inside);
+const rest = (node: Vector, high = 0): Hold =>
+  holdAt(add(node, [REST[0], REST[1] + high, REST[2]]), [-1, 0.1, 0.18], NEXT_TO_TIP.over);
+const inside = ([, below]: Through): Hold => holdAt(add(below, [0.6, 0.34, -0.55]), [-1, -0.3, 0.85], NEXT_TO_TIP.inside);
 
 /**
  * Works movements from a loop on the hook whose stitch was closed at `start`.
  *
  * @param lies which way the V's that it ends stitches with open
  */
-export function workFrom(start: Point, moves: readonly Move[], lies: Lies = 'on edge'): Worked {
+export function workFrom(start: Vector, moves: readonly Move[], lies: Lies = 'on edge'): Worked {
   let moment: Moment = {
     loops: [{ is: 'held', foot: throughNode(start), base: start }],
     onHook: [0],
@@ -96,7 +96,7 @@ export function workFrom(start: Point, moves: readonly Move[], lies: Lies = 'on 
   return { moments, draws, yarnOvers: moves.filter(({ does }) => does === 'over' || does === 'wrap').length };
 }
 
-function after({ loops, onHook, hold }: Moment, move: Move, foot: Through | null, last: Point, lies: Lies): Moment {
+function after({ loops, onHook, hold }: Moment, move: Move, foot: Through | null, last: Vector, lies: Lies): Moment {
   switch (move.does) {
     case 'wrap':
       return { loops: [...loops, { is: 'wrap' }], onHook: [...onHook, loops.length], hold };
@@ -130,14 +130,14 @@ function after({ loops, onHook, hold }: Moment, move: Move, foot: Through | null
 
 const isStanding = (loop: Loop): boolean => loop.is === 'held' && loop.base === null;
 
-function closedAt(loop: Loop, node: Point, lies: Lies, outer: number): Loop {
+function closedAt(loop: Loop, node: Vector, lies: Lies, outer: number): Loop {
   if (loop.is === 'wrap') return { is: 'wrapped', node };
   if (loop.is !== 'held') return loop;
   return loop.base ? { is: 'lying', base: loop.base, head: node, lies } : { is: 'standing', foot: loop.foot, head: node, outer };
 }
 
 /** Where a point of a straight edge is, once the edge lies as it does in the drawing. */
-export type Ground = (point: Point) => Point;
+export type Ground = (point: Vector) => Vector;
 
 export const STRAIGHT: Ground = (point) => point;
 
@@ -145,16 +145,16 @@ export const STRAIGHT: Ground = (point) => point;
 const holdOn = ({ tip, back, loopsFrom }: Hold, ground: Ground): Hold => ({ tip: ground(tip), back, loopsFrom });
 
 /** The knots of every loop at a moment, `count` of them in all, those that are not made yet on the way to the ball. */
-export function loopsAt(moment: Moment, count: number, ball: Point, ground = STRAIGHT): readonly (readonly Point[])[] {
+export function loopsAt(moment: Moment, count: number, ball: Vector, ground = STRAIGHT): readonly (readonly Vector[])[] {
   const { loops, onHook } = moment;
   const hold = holdOn(moment.hold, ground);
   const distance = (loop: number): number => hold.loopsFrom + BESIDE * (onHook.length - 1 - onHook.indexOf(loop));
-  const fixed = loops.map((loop, i): readonly Point[] | null => {
+  const fixed = loops.map((loop, i): readonly Vector[] | null => {
     if (loop.is === 'held') return heldLoop(loop.foot.map(ground) as unknown as Through, hold, distance(i));
     if (loop.is === 'lying') return lyingLoop(loop.base, loop.head, 1, loop.lies).map(ground);
     return loop.is === 'standing' ? standingLoop(loop.foot, loop.head, 1, loop.outer).map(ground) : null;
   });
-  const knots: (readonly Point[])[] = [];
+  const knots: (readonly Vector[])[] = [];
   for (let i = 0; i < count; i++) {
     const loop = loops[i] ?? { is: 'slack' };
     const from = knots.at(-1)?.at(-1) ?? ball;
@@ -170,7 +170,7 @@ export function loopsAt(moment: Moment, count: number, ball: Point, ground = STR
 }
 
 /** The working strand and the hook at a moment, as strands. */
-export function strandsAt(moment: Moment, count: number, ball: Point, ground = STRAIGHT): readonly DrawnStrand[] {
+export function strandsAt(moment: Moment, count: number, ball: Vector, ground = STRAIGHT): readonly DrawnStrand[] {
   const knots = [...loopsAt(moment, count, ball, ground).flat(), ball];
   return [
     { id: 'yarn', knots, radius: YARN, tone: 'working', moves: true },

@@ -1,6 +1,7 @@
 import {
   DISC_TILT,
   layFabric,
+  marker,
   ringGround,
   ROW,
   STRAIGHT,
@@ -13,7 +14,7 @@ import {
   type Sight,
 } from '../drawn/index.js';
 import type { Fabric } from '../fabric/index.js';
-import { plus, type Point } from '../strand/index.js';
+import { add, type Vector } from '../vector/index.js';
 import type { Picture, Spot } from './task.js';
 
 /** A piece laid out to be looked at: where it lies, what is seen of it, and which stitches. */
@@ -87,24 +88,24 @@ export function pictureOf(view: View, more: readonly DrawnStrand[] = [], marks: 
   return { ...view.sight, strands: [...ring, ...rounds, ...more], marks, reach: 0.5 };
 }
 
-const partOfRound = ({ fabric, laid, ground }: View, from: number, to: number): readonly Point[] =>
+const partOfRound = ({ fabric, laid, ground }: View, from: number, to: number): readonly Vector[] =>
   Array.from({ length: to - from }, (_, k) => stitchKnots(fabric, laid, from + k, ground)).flat();
 
 /** A stitch pointed at. */
 export const pointedAt = ({ fabric, laid, ground }: View, stitch: number): DrawnStrand =>
   yarn(
     `pointed ${stitch}`,
-    stitchKnots(fabric, laid, stitch, ground).map((knot) => plus(knot, [0, 0, 0.03])),
+    stitchKnots(fabric, laid, stitch, ground).map((knot) => add(knot, [0, 0, 0.03])),
     'pointed at',
   );
 
 /** Where the V of a stitch is. */
-export const spotOf = ({ laid, ground }: View, stitch: number): Point => ground(plus(laid.vs[stitch]!, [0, 0.1, 0.15]));
+export const spotOf = ({ laid, ground }: View, stitch: number): Vector => ground(add(laid.vs[stitch]!, [0, 0.1, 0.15]));
 
 /** Where the legs of a stitch are. */
-export function postOf({ laid, fabric, ground }: View, stitch: number): Point {
+export function postOf({ laid, fabric, ground }: View, stitch: number): Vector {
   const width = laid.pitch[fabric.round[stitch]!]!;
-  return ground(plus(laid.tops[stitch]!, [-0.15 * width, -0.5 * ROW, 0.3]));
+  return ground(add(laid.tops[stitch]!, [-0.15 * width, -0.5 * ROW, 0.3]));
 }
 
 /** The stitches of a round that are drawn. */
@@ -118,9 +119,7 @@ export const spotsOf = (view: View, stitches: readonly number[]): readonly Spot[
   stitches.map((stitch) => ({ stitch, at: postOf(view, stitch) }));
 
 /** A marker in the V of a stitch. */
-export function markerIn({ laid, ground }: View, stitch: number): DrawnStrand {
-  const v = laid.vs[stitch]!;
-  const at = (up: number, near: number, across = 0): Point => ground(plus(v, [across, up, near]));
-  const knots = [at(0.3, -0.1), at(0, -0.05), at(-0.12, 0.35), at(0, 0.65), at(0.42, 0.55), at(0.52, 0.1)];
-  return { id: 'marker', knots, radius: 0.07, tone: 'marker' };
-}
+export const markerIn = ({ laid, ground }: View, stitch: number): DrawnStrand => ({
+  ...marker(laid.vs[stitch]!, ground),
+  moves: false,
+});

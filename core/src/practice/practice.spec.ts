@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf } from '../fabric/index.js';
 import { read } from '../notation/index.js';
-import type { Point } from '../strand/index.js';
+import type { Vector } from '../vector/index.js';
 import {
   askWords,
   isRight,
@@ -29,11 +29,11 @@ const HEAD = 5;
 const FEET = { behind: [11, 21], below: [12, 20], before: [13, 19], legs: [14, 18] } as const;
 
 interface DrawnStitch {
-  readonly head: Point;
-  readonly feet: Readonly<Record<keyof typeof FEET, Point>>;
+  readonly head: Vector;
+  readonly feet: Readonly<Record<keyof typeof FEET, Vector>>;
 }
 
-const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+const middle = (a: Vector, b: Vector): Vector => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 
 /** The stitches as they are drawn, round by round: read from the picture's strands alone. */
 function drawnRounds({ picture }: Pick<Task, 'picture'>): readonly (readonly DrawnStitch[])[] {
@@ -48,7 +48,7 @@ function drawnRounds({ picture }: Pick<Task, 'picture'>): readonly (readonly Dra
     );
 }
 
-const angle = ([x, y]: Point): number => Math.atan2(x, y);
+const angle = ([x, y]: Vector): number => Math.atan2(x, y);
 const gap = (a: number, b: number): number => Math.abs(((a - b + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
 
 /** How many stitches of the last round of a disc stand in each V of the one below, in order: looked up angle by angle. */

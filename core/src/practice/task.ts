@@ -1,6 +1,6 @@
 import type { TaskKind } from '../bounds/index.js';
 import type { DrawnStrand, Mark, Sight } from '../drawn/index.js';
-import type { Point } from '../strand/index.js';
+import type { Vector } from '../vector/index.js';
 
 export const LEAST_LEVEL = 1;
 export const MOST_LEVEL = 5;
@@ -8,7 +8,7 @@ export const MOST_LEVEL = 5;
 /** A place in the picture that can be pointed at: a stitch, by its row in the fabric. */
 export interface Spot {
   readonly stitch: number;
-  readonly at: Point;
+  readonly at: Vector;
 }
 
 /** The piece as it is seen from outside. */

@@ -1,4 +1,4 @@
-import type { Point } from './point.js';
+import type { Vector } from '../vector/index.js';
 
 /** How a drawing is looked at. */
 export interface Camera {
@@ -9,7 +9,7 @@ export interface Camera {
 }
 
 /** @returns the point on paper, in stitch widths: to the right, down, and its depth, which is greater for what lies nearer */
-export function look([across, up, near]: Point, { tilt, way }: Camera): Point {
+export function look([across, up, near]: Vector, { tilt, way }: Camera): Vector {
   const [cos, sin] = [Math.cos(tilt), Math.sin(tilt)];
   return [across * way, near * sin - up * cos, near * cos + up * sin];
 }

@@ -1,4 +1,4 @@
-import { between, length, minus, plus, times, type Point } from './point.js';
+import { between, lengthOf, minus, add, times, type Vector } from '../vector/index.js';
 
 /** Knots nearer than this count as one: a strand has no direction between them. */
 const SAME = 1e-6;
@@ -10,13 +10,13 @@ const SAME = 1e-6;
  * @param per pieces between two knots, at least 1; for each pair, by the index of its first, where they differ
  * @returns the points, the knots among them; the knots themselves where there are fewer than two
  */
-export function curveOf(knots: readonly Point[], per: number | readonly number[]): readonly Point[] {
+export function curveOf(knots: readonly Vector[], per: number | readonly number[]): readonly Vector[] {
   if (knots.length < 2) return knots;
-  const points: Point[] = [];
+  const points: Vector[] = [];
   for (let i = 0; i + 1 < knots.length; i++) {
     const [b, c] = [knots[i]!, knots[i + 1]!];
-    const a = knots[i - 1] ?? plus(b, minus(b, c));
-    const d = knots[i + 2] ?? plus(c, minus(c, b));
+    const a = knots[i - 1] ?? add(b, minus(b, c));
+    const d = knots[i + 2] ?? add(c, minus(c, b));
     const [from, to] = tangents(a, b, c, d);
     const pieces = typeof per === 'number' ? per : per[i]!;
     for (let k = 0; k < pieces; k++) points.push(hermite(b, from, c, to, k / pieces));
@@ -25,25 +25,25 @@ export function curveOf(knots: readonly Point[], per: number | readonly number[]
 }
 
 /** The curve's directions at both ends of its middle piece, for a parameter that runs from 0 to 1 over it. */
-function tangents(a: Point, b: Point, c: Point, d: Point): readonly [Point, Point] {
+function tangents(a: Vector, b: Vector, c: Vector, d: Vector): readonly [Vector, Vector] {
   const [ab, bc, cd] = [
     [a, b],
     [b, c],
     [c, d],
-  ].map(([from, to]) => Math.max(Math.sqrt(length(minus(to!, from!))), SAME)) as [number, number, number];
-  const slope = (from: Point, to: Point, over: number): Point => times(minus(to, from), bc / over);
-  const at = (before: Point, middle: Point, after: Point, first: number, second: number): Point =>
-    plus(minus(slope(before, middle, first), slope(before, after, first + second)), slope(middle, after, second));
+  ].map(([from, to]) => Math.max(Math.sqrt(lengthOf(minus(to!, from!))), SAME)) as [number, number, number];
+  const slope = (from: Vector, to: Vector, over: number): Vector => times(minus(to, from), bc / over);
+  const at = (before: Vector, middle: Vector, after: Vector, first: number, second: number): Vector =>
+    add(minus(slope(before, middle, first), slope(before, after, first + second)), slope(middle, after, second));
   return [at(a, b, c, ab, bc), at(b, c, d, bc, cd)];
 }
 
-function hermite(b: Point, from: Point, c: Point, to: Point, t: number): Point {
+function hermite(b: Vector, from: Vector, c: Vector, to: Vector, t: number): Vector {
   const [t2, t3] = [t * t, t * t * t];
   const straight = between(b, c, 3 * t2 - 2 * t3);
-  return plus(straight, plus(times(from, t3 - 2 * t2 + t), times(to, t3 - t2)));
+  return add(straight, add(times(from, t3 - 2 * t2 + t), times(to, t3 - t2)));
 }
 
 /** The knots of a strand on its way from one drawing to the next; those of `to` where the two have not as many. */
-export function knotsBetween(from: readonly Point[], to: readonly Point[], share: number): readonly Point[] {
+export function knotsBetween(from: readonly Vector[], to: readonly Vector[], share: number): readonly Vector[] {
   return from.length === to.length ? from.map((knot, i) => between(knot, to[i]!, share)) : to;
 }

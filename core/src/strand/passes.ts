@@ -1,4 +1,4 @@
-import { cross, dot, minus, times, plus, type Point } from './point.js';
+import { cross, dot, mean, minus, type Vector } from '../vector/index.js';
 
 /**
  * How often a strand passes through a loop: crossings of the strand's pieces with the surface that is spanned between the
@@ -6,12 +6,9 @@ import { cross, dot, minus, times, plus, type Point } from './point.js';
  *
  * A strand that goes through and comes back passes twice. What touches only the rim does not count.
  */
-export function passes(strand: readonly Point[], loop: readonly Point[]): number {
+export function passes(strand: readonly Vector[], loop: readonly Vector[]): number {
   if (loop.length < 3) return 0;
-  const middle = times(
-    loop.reduce<Point>((sum, point) => plus(sum, point), [0, 0, 0]),
-    1 / loop.length,
-  );
+  const middle = mean(loop);
   let count = 0;
   for (let i = 0; i + 1 < strand.length; i++)
     for (let k = 0; k < loop.length; k++)
@@ -20,7 +17,7 @@ export function passes(strand: readonly Point[], loop: readonly Point[]): number
 }
 
 /** Whether the line from `from` to `to` goes through the triangle (Möller and Trumbore's test, from memory). */
-function pierces(from: Point, to: Point, a: Point, b: Point, c: Point): boolean {
+function pierces(from: Vector, to: Vector, a: Vector, b: Vector, c: Vector): boolean {
   const way = minus(to, from);
   const [ab, ac] = [minus(b, a), minus(c, a)];
   const h = cross(way, ac);

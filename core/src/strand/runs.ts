@@ -1,11 +1,11 @@
 import { curveOf } from './curve.js';
 import { look, type Camera } from './camera.js';
-import { length, minus, type Point } from './point.js';
+import { lengthOf, minus, type Vector } from '../vector/index.js';
 
 /** Something long and round: yarn, thread, a hook, a needle, a finger. */
 export interface Strand {
   readonly id: string;
-  readonly knots: readonly Point[];
+  readonly knots: readonly Vector[];
   /** Half its thickness in stitch widths; at each knot, where it differs. */
   readonly radius: number | readonly number[];
 }
@@ -81,14 +81,14 @@ export function runsOf(strands: readonly Strand[], camera: Camera): readonly Run
 }
 
 function project({ knots, radius }: Strand, strand: number, camera: Camera): readonly Seen[] {
-  const pieces = knots.slice(1).map((knot, i) => Math.max(SMOOTH, Math.ceil(length(minus(knot, knots[i]!)) / PIECE)));
+  const pieces = knots.slice(1).map((knot, i) => Math.max(SMOOTH, Math.ceil(lengthOf(minus(knot, knots[i]!)) / PIECE)));
   const radii = [
     ...pieces.flatMap((count, i) => Array.from({ length: count }, (_, k) => radiusAt(radius, i + k / count))),
     radiusAt(radius, knots.length - 1),
   ];
   const curve = curveOf(knots, pieces);
   let along = 0;
-  let before: Point | null = null;
+  let before: Vector | null = null;
   return curve.map((point, at) => {
     const [x, y, depth] = look(point, camera);
     if (before) along += Math.hypot(x - before[0], y - before[1]);

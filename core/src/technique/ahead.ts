@@ -27,12 +27,16 @@ export function techniquesByRound({ part, rounds }: PartCount): readonly (readon
 /**
  * What is new in the round that comes, and so may be shown before it is needed; at the very beginning, in the round at hand.
  *
- * @param round the round at hand, 0-based
+ * @param byRound the techniques of each round
+ * @param round the round at hand, 0-based; null where nothing is worked yet
  * @param met techniques that this make has had already, or that the maker knows
  */
-export function newAhead(part: PartCount, round: number, begun: boolean, met: ReadonlySet<CardId>): readonly CardId[] {
-  const byRound = techniquesByRound(part);
-  const soon = begun ? [round + 1] : [0];
-  const before = new Set([...met, ...byRound.slice(0, begun ? round + 1 : 0).flat()]);
-  return [...new Set(soon.flatMap((at) => byRound[at] ?? []))].filter((id) => !before.has(id));
+export function newAhead(
+  byRound: readonly (readonly CardId[])[],
+  round: number | null,
+  met: ReadonlySet<CardId>,
+): readonly CardId[] {
+  const next = round === null ? 0 : round + 1;
+  const before = new Set([...met, ...byRound.slice(0, next).flat()]);
+  return (byRound[next] ?? []).filter((id) => !before.has(id));
 }

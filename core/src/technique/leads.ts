@@ -49,6 +49,7 @@ function cardsOfItem(item: Item): readonly CardId[] {
     case 'cluster':
       return ['tall stitches'];
     case 'spur':
+    case 'chain':
       return ['chain out and back'];
     case 'close':
       return [item.how === 'turn' ? 'flat row' : 'spiral or joined'];
@@ -56,7 +57,6 @@ function cardsOfItem(item: Item): readonly CardId[] {
       return ['colour change'];
     case 'remark':
       return item.facts.flatMap((fact) => cardOfFact(fact) ?? []);
-    case 'chain':
     case 'skip':
     case 'group':
       return [];

@@ -84,6 +84,7 @@ describe('cards', () => {
       ['adjustable ring', 'single crochet', 'invisible decrease', 'safety eyes'],
     ],
     ['Row 1: ch 9, 1 sc in each ch from 2nd ch from hook, turn', ['flat row', 'single crochet']],
+    ['R1: 6 sc in ring\nR2: ch 2, 4 sc, sk 1', ['adjustable ring', 'single crochet', 'chain out and back']],
     [
       'R1: ch 7, starting in 2nd ch from hook, 5 sc, 3 sc in last ch, other side: 4 sc, 2 sc in last ch',
       ['oval start', 'single crochet', 'increase'],
@@ -136,11 +137,12 @@ describe('cards', () => {
       'Body\nR1: in black, 6 sc in ring\nR2: inc × 6\nR3: (1 sc, inc) × 6\nR4: in BLO, sc around\nR5: (1 sc, invdec) × 6';
     const part = checkPattern(read(text)).parts[0]!;
     const none = new Set<CardId>();
-    const ahead = [-1, 0, 1, 2, 3, 4].map((round) => newAhead(part, Math.max(0, round), round >= 0, none));
+    const byRound = techniquesByRound(part);
+    const ahead = [null, 0, 1, 2, 3, 4].map((round) => newAhead(byRound, round, none));
     expect(ahead).toEqual([['adjustable ring', 'single crochet'], ['increase'], [], ['one loop'], ['invisible decrease'], []]);
     // Every technique of the part is offered exactly once on its way, and one that is known never.
-    expect(ahead.flat().sort()).toEqual([...new Set(techniquesByRound(part).flat())].sort());
-    expect(newAhead(part, 0, true, new Set<CardId>(['increase']))).toEqual([]);
+    expect(ahead.flat().sort()).toEqual([...new Set(byRound.flat())].sort());
+    expect(newAhead(byRound, 0, new Set<CardId>(['increase']))).toEqual([]);
   });
 
   it('are led to by every step of the first make, which counts without a slip and ends closed', () => {

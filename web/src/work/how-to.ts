@@ -53,14 +53,14 @@ export class HowTo {
   /** Cards that are a press away from the one that is open. */
   readonly beside = computed<readonly CardId[]>(() => [...new Set([...this.led(), ...this.here()])]);
 
+  private readonly begun = computed(() => this.hook.said().some(({ kind }) => kind === 'reached'));
+
   /** What this make asks for the first time in the round that comes, and was not offered yet. */
   readonly ahead = computed<readonly CardId[]>(() => {
-    const counted = this.hook.counted();
     const make = this.current.make();
-    if (!counted || !make || this.hook.finished() || this.leads()) return [];
-    const begun = this.hook.said().some(({ kind }) => kind === 'reached');
+    if (!make || this.hook.finished() || this.leads()) return [];
     const met = new Set([...this.techniques.known(), ...this.techniques.offeredIn(make.id)]);
-    return newAhead(counted, this.hook.round(), begun, met);
+    return newAhead(this.byRound(), this.begun() ? this.hook.round() : null, met);
   });
 
   /** What the step at hand asks for, and was not shown in this make yet. */
@@ -92,11 +92,9 @@ export class HowTo {
     if (make) this.techniques.setLeads(make.id, leads);
   }
 
-  /** Opens the card of words; of the first where there are several. @returns whether they have one */
-  show(run: Run): boolean {
-    const [card] = cardsOfItems([run.work]);
-    if (card) this.take(card);
-    return card !== undefined;
+  /** The card of words, the first where they have several; null where they ask for nothing that is taught. */
+  cardOf(run: Run): CardId | null {
+    return cardsOfItems([run.work])[0] ?? null;
   }
 
   take(card: CardId): void {

@@ -11,7 +11,7 @@ import { HowTo } from './how-to';
   imports: [NzButtonModule],
   template: `
     @if (words(); as words) {
-      <div role="status" class="card">
+      <div class="card">
         <p><b>New soon:</b> {{ words }}</p>
         <button nz-button type="button" (click)="howTo.settle('shown')">Show me</button>
         <button nz-button nzType="text" type="button" (click)="howTo.settle('known')">I know it</button>

@@ -1,4 +1,4 @@
-import { between, plus, type Point } from '../../strand/index.js';
+import { between, add, type Vector } from '../../vector/index.js';
 import type { CardId } from '../../technique/index.js';
 import { circle, discRound, ringGround, topInRound } from '../disc.js';
 import type { Drawing, DrawnStrand, Frame, Mark } from '../drawing.js';
@@ -13,16 +13,16 @@ import { workFrom } from '../work.js';
 /** What is seen of the first round: its middle in the middle. */
 const RING_VIEW: Drawing['view'] = [-2.9, -1.8, 5.8, 3.62];
 
-const hookAt = (tip: Point, towards: Point): DrawnStrand => ({
+const hookAt = (tip: Vector, towards: Vector): DrawnStrand => ({
   id: 'hook',
   ...hookStrand(holdAt(tip, towards, 0)),
   tone: 'hook',
 });
 
 /** The ring of yarn round two fingers: tail, loop, and the way on to the ball. */
-function ringOfYarn(pulled: number): readonly Point[] {
+function ringOfYarn(pulled: number): readonly Vector[] {
   // At rest its loop passes behind the crossing; pulled, it comes up through the ring as the loop on the hook.
-  const mid = (a: Point, b: Point): Point => between(a, b, pulled);
+  const mid = (a: Vector, b: Vector): Vector => between(a, b, pulled);
   return [
     [1.3, -2.9, 0.1],
     [0.7, -1.7, 0.1],
@@ -92,8 +92,8 @@ function adjustableRing(): Drawing {
 
 /** Six stitches in one chain, which is a small ring of two strands. */
 function chainTwoStart(): Drawing {
-  const start: Point = [0, 0, 0];
-  const chained = workFrom(start, chainTo([plus(start, [1, 0, 0]), plus(start, [2, 0, 0])]), 'facing');
+  const start: Vector = [0, 0, 0];
+  const chained = workFrom(start, chainTo([add(start, [1, 0, 0]), add(start, [2, 0, 0])]), 'facing');
   const tail: DrawnStrand = yarn(
     'tail',
     [
@@ -123,7 +123,7 @@ function chainTwoStart(): Drawing {
     ]),
   ];
   const rounds = [1, 4].flatMap((count) => firstRound(count, 0.34, count === 1 ? 1 : 2, eye));
-  const woven: Point[] = Array.from({ length: 13 }, (_, i) => [i / 2, -0.05, i % 2 === 0 ? 0.55 : -0.4] as Point).map(
+  const woven: Vector[] = Array.from({ length: 13 }, (_, i) => [i / 2, -0.05, i % 2 === 0 ? 0.55 : -0.4] as Vector).map(
     ringGround(0.3, 2.2, 0),
   );
   return {
@@ -146,17 +146,17 @@ function chainTwoStart(): Drawing {
 }
 
 /** A chain that lies on the table, its V's facing up, from its knot on. */
-const tableChain = (count: number): readonly Point[] =>
+const tableChain = (count: number): readonly Vector[] =>
   vsAlong(
-    Array.from({ length: count + 1 }, (_, i): Point => [i * 0.8, 0, 0]),
+    Array.from({ length: count + 1 }, (_, i): Vector => [i * 0.8, 0, 0]),
     'facing',
   );
 
 /** A stitch that stands away from a chain on the table, turned about its foot. */
-function standingOut(x: number, angle: number, reach = 0.95): readonly Point[] {
+function standingOut(x: number, angle: number, reach = 0.95): readonly Vector[] {
   const foot = throughV([0, 0, 0], 'both');
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const turn = ([px, py, pz]: Point): Point => [x + px * cos + py * sin, py * cos - px * sin, pz];
+  const turn = ([px, py, pz]: Vector): Vector => [x + px * cos + py * sin, py * cos - px * sin, pz];
   return [...standingLoop(foot, [0.1, reach, 0]), ...lyingLoop([-0.4, reach, 0], [0.45, reach, 0], 0.9)].map(turn);
 }
 
@@ -180,7 +180,7 @@ function ovalStart(): Drawing {
       at: [x + Math.sin(angle) * 1.5, Math.cos(angle) * 1.5, 1],
     }));
   // The hook's end lies to the right of a right hand: across is counted the way the work goes.
-  const turn = ([x, y, z]: Point): Point => [-x, y, z];
+  const turn = ([x, y, z]: Vector): Vector => [-x, y, z];
   const frame = (step: number, count: number, marks: readonly Mark[] = []): Frame => ({
     step,
     strands: [chain(n), ...worked(count)].map((strand) => ({ ...strand, knots: strand.knots.map(turn) })),
@@ -205,13 +205,13 @@ function ovalStart(): Drawing {
 
 /** Rows that are turned: a chain, a row on it, and the chain that turns. */
 function flatRow(): Drawing {
-  const nodes = (from: number, to: number): readonly Point[] =>
+  const nodes = (from: number, to: number): readonly Vector[] =>
     Array.from({ length: to - from + 1 }, (_, i) => topOver(from + i, -1));
   const making = workFrom(topOver(3, -1), chainTo([topOver(4, -1), topOver(5, -1)]));
   const chain = yarn('chain', vsAlong(nodes(-1, 7), 'on edge'));
   const row = workFrom(topOver(2), singleOver(3));
   const numbers: readonly Mark[] = [0, 1, 2, 3].map((i) => ({ is: 'number', text: String(i + 1), at: [i + 0.1, 1.5, 0.4] }));
-  const turned = workFrom(topOver(0, -1), chainTo([plus(topOver(0, -1), [0.25, 0.62, 0])]));
+  const turned = workFrom(topOver(0, -1), chainTo([add(topOver(0, -1), [0.25, 0.62, 0])]));
   const sight = { camera: FROM_OUTSIDE, view: [-6.9, -2.75, 7.4, 4.62] } as const;
   return {
     ...sight,
@@ -234,7 +234,7 @@ function flatRow(): Drawing {
 
 /** New stitches on the loops that a round worked through one loop left free. */
 function startFromLoops(): Drawing {
-  const free = (i: number): Point => {
+  const free = (i: number): Vector => {
     const [x, y] = vAt(i);
     return [x, y + 0.14, 0.27];
   };
@@ -246,7 +246,7 @@ function startFromLoops(): Drawing {
       [x, y - 0.1, z + 0.34],
     ];
   };
-  const top = (i: number): Point => plus(free(i), [0.3, 0.55, 0.95]);
+  const top = (i: number): Vector => add(free(i), [0.3, 0.55, 0.95]);
   const moves = [2, 3].flatMap((i) => stitchMoves(foot(i), top(i)));
   const worked = workFrom(top(1), moves);
   const wallRows = [...rowsBelow(2), yarn('over', workedRow(0, -1, 8, 'back')), yarn('over 2', workedRow(1, -1, 8))];

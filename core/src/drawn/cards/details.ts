@@ -1,5 +1,5 @@
 import type { CardId } from '../../technique/index.js';
-import type { Point } from '../../strand/index.js';
+import type { Vector } from '../../vector/index.js';
 import { ball, BALL_VIEW, thread } from '../cut-open.js';
 import { circle, ringGround } from '../disc.js';
 import type { Drawing, DrawnStrand, Mark } from '../drawing.js';
@@ -16,19 +16,19 @@ function frenchKnot(): Drawing {
     [0, -0.5, 0],
     [3, -0.6, 0],
   ]);
-  const up: Point = [0, 1.9, 0.4];
-  const towards: Point = [0.08, -1, 0];
-  const wraps = (count: number, x: number, low: number, wide: number): readonly Point[] =>
-    Array.from({ length: count * 4 + 1 }, (_, i): Point => {
+  const up: Vector = [0, 1.9, 0.4];
+  const towards: Vector = [0.08, -1, 0];
+  const wraps = (count: number, x: number, low: number, wide: number): readonly Vector[] =>
+    Array.from({ length: count * 4 + 1 }, (_, i): Vector => {
       const angle = (Math.PI * i) / 2;
       return [x + Math.sin(angle) * wide, low + (i / 4) * 0.17, 0.4 + Math.cos(angle) * wide];
     });
-  const tail: readonly Point[] = [
+  const tail: readonly Vector[] = [
     [-0.6, -2.3, 0.3],
     [-0.25, -1.2, 0.3],
     [-0.15, -0.45, 0.3],
   ];
-  const down: Point = [0.55, -2, 0.4];
+  const down: Vector = [0.55, -2, 0.4];
   return {
     camera: { tilt: 0.25, way: -1 },
     view: [-3.2, -2.4, 6.4, 4],
@@ -113,7 +113,7 @@ function mouthsAndLashes(): Drawing {
     ),
     tone: 'thread',
   }));
-  const tip: Point = [5.2, -0.9, 1];
+  const tip: Vector = [5.2, -0.9, 1];
   return {
     camera: FLAT,
     view: [-6.4, -1.7, 6.4, 4],
@@ -159,7 +159,7 @@ function fringeLoopRing(): Drawing {
       id,
       YARN,
     );
-  const cord = (knots: readonly Point[]): DrawnStrand => thread(knots, 'cord', YARN * 1.2);
+  const cord = (knots: readonly Vector[]): DrawnStrand => thread(knots, 'cord', YARN * 1.2);
   const cut = ball(0);
   const seen = { camera: FLAT, view: BALL_VIEW };
   return {

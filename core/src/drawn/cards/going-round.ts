@@ -1,4 +1,4 @@
-import { plus, type Point } from '../../strand/index.js';
+import { add, type Vector } from '../../vector/index.js';
 import type { CardId } from '../../technique/index.js';
 import { circle, discRound, FIRST_ROUND, ringGround, topInRound, vInRound } from '../disc.js';
 import type { Drawing, DrawnStrand, Frame, Mark } from '../drawing.js';
@@ -6,8 +6,8 @@ import { topOver, vAt, workedRow } from '../fabric-edge.js';
 import { LOOP_KNOTS, throughV, vsAlong, type Through } from '../loops.js';
 import { DISC_VIEW, EDGE_VIEW, FLAT, FROM_OUTSIDE, pictures, rowsBelow, rowSoFar, yarn, type Pick } from '../scene.js';
 import { chainTo, invisibleDecreaseOver, singleOver, slipOver, stitchMoves } from '../stitches.js';
-import { finger, wall } from '../things.js';
-import { STRAIGHT, workFrom, type Ground } from '../work.js';
+import { finger, marker, wall } from '../things.js';
+import { workFrom, type Ground } from '../work.js';
 
 /** A closed disc of so many rounds; its ring is drawn shut. */
 export const disc = (rounds: number, ground: Ground, to?: number): readonly DrawnStrand[] => [
@@ -23,15 +23,8 @@ const numbersOver = (from: number, to: number, row = 0): readonly Mark[] =>
   Array.from({ length: to - from }, (_, i) => ({
     is: 'number',
     text: String(i + 1),
-    at: plus(vAt(from + i, row), [0.05, 0.62, 0]),
+    at: add(vAt(from + i, row), [0.05, 0.62, 0]),
   }));
-
-/** A marker that hangs in the V of a stitch. */
-function marker(middle: Point, ground = STRAIGHT, id = 'marker'): DrawnStrand {
-  const at = (up: number, near: number, across = 0): Point => ground(plus(middle, [across, up, near]));
-  const knots = [at(0.3, -0.1, 0.1), at(0.02, -0.05), at(-0.1, 0.35), at(0.05, 0.62, -0.1), at(0.42, 0.5, -0.12), at(0.5, 0.15)];
-  return { id, knots, radius: 0.06, tone: 'marker', moves: true };
-}
 
 function spiralOrJoined(): Drawing {
   const seen = { camera: FLAT, view: DISC_VIEW };
@@ -40,7 +33,7 @@ function spiralOrJoined(): Drawing {
   const [x, y, z] = vInRound(1, FIRST_ROUND);
   const moves = [0.1, 0.5].flatMap((off) => stitchMoves(throughV([x, y, z], 'both'), [x + off, 2 * y, z]));
   const spiral = workFrom(topInRound(1, FIRST_ROUND - 1), moves);
-  const joined = workFrom(topOver(3), [...slipOver(4), ...chainTo([plus(vAt(4), [0.35, 0.85, 0.1])]), ...singleOver(4)]);
+  const joined = workFrom(topOver(3), [...slipOver(4), ...chainTo([add(vAt(4), [0.35, 0.85, 0.1])]), ...singleOver(4)]);
   const edge = [...rowsBelow(), rowSoFar(4)];
   return {
     camera: FROM_OUTSIDE,
@@ -133,11 +126,11 @@ function rightSideOut(): Drawing {
     yarn('row 2', workedRow(0, -1, 9)),
     yarn('row 3', workedRow(1, -1, 9)),
   ];
-  const inside = outside.map((strand) => ({ ...strand, knots: strand.knots.map(([x, y, z]): Point => [7 - x, y, -z]) }));
+  const inside = outside.map((strand) => ({ ...strand, knots: strand.knots.map(([x, y, z]): Vector => [7 - x, y, -z]) }));
   const cup = (bend: number): readonly DrawnStrand[] =>
     wall(
       'wall',
-      [-2.6, -1.5, 0, 1.5, 2.6].map((x, i): Point => [x, [1.1, 0.1, -0.5, 0.1, 1.1][i]! * bend + 0.3, 0]),
+      [-2.6, -1.5, 0, 1.5, 2.6].map((x, i): Vector => [x, [1.1, 0.1, -0.5, 0.1, 1.1][i]! * bend + 0.3, 0]),
     );
   const tail = (bend: number): DrawnStrand =>
     yarn(
@@ -167,8 +160,8 @@ function rightSideOut(): Drawing {
 }
 
 /** Strands moved as they are. */
-export function shifted(strands: readonly DrawnStrand[], by: Point): readonly DrawnStrand[] {
-  return strands.map((strand) => ({ ...strand, knots: strand.knots.map((knot) => plus(knot, by)) }));
+export function shifted(strands: readonly DrawnStrand[], by: Vector): readonly DrawnStrand[] {
+  return strands.map((strand) => ({ ...strand, knots: strand.knots.map((knot) => add(knot, by)) }));
 }
 
 /** A stitch that is finished with another yarn: its last pull-through, and the next. */
@@ -198,30 +191,30 @@ function twoYarns(strand: DrawnStrand): readonly DrawnStrand[] {
   const after = strand.knots.slice(cut);
   const end = before.at(-1)!;
   return [
-    { ...strand, knots: [...before, plus(end, [0.5, -0.3, -0.3]), plus(end, [1.6, -0.4, -0.5]), plus(end, [2.6, -0.1, -0.6])] },
+    { ...strand, knots: [...before, add(end, [0.5, -0.3, -0.3]), add(end, [1.6, -0.4, -0.5]), add(end, [2.6, -0.1, -0.6])] },
     {
       ...strand,
       id: 'new yarn',
       tone: 'other',
-      knots: [plus(after[0]!, [1.9, 0.55, -0.5]), plus(after[0]!, [1, 0.3, -0.4]), ...after],
+      knots: [add(after[0]!, [1.9, 0.55, -0.5]), add(after[0]!, [1, 0.3, -0.4]), ...after],
     },
   ];
 }
 
 /** A limb's edge before the wall: the hook goes through a stitch of each. */
 function workedInLimb(): Drawing {
-  const near: Point = [0, -0.1, 0.75];
-  const limb = (to: Point = near): readonly DrawnStrand[] =>
+  const near: Vector = [0, -0.1, 0.75];
+  const limb = (to: Vector = near): readonly DrawnStrand[] =>
     [-1, -2].map((row) => ({
       ...yarn(
         `limb ${row}`,
-        workedRow(row, 3, 6).map((knot) => plus(knot, to)),
+        workedRow(row, 3, 6).map((knot) => add(knot, to)),
       ),
       tone: 'other' as const,
     }));
   const foot = (i: number): Through => {
     const [a, b, c] = throughV(vAt(i), 'both');
-    return [a, b, plus(c, near)];
+    return [a, b, add(c, near)];
   };
   const moves = [3, 4, 5].flatMap((i) => stitchMoves(foot(i), topOver(i)));
   const worked = workFrom(topOver(2), moves);
@@ -251,8 +244,8 @@ function workedInLimb(): Drawing {
 
 /** Two rings of V's seen from above, a chain between them, and the round that goes round both. */
 function twoLegs(): Drawing {
-  const round = (middle: number, from: number, to: number, count: number, radius = 1.15): readonly Point[] =>
-    Array.from({ length: count + 1 }, (_, i): Point => {
+  const round = (middle: number, from: number, to: number, count: number, radius = 1.15): readonly Vector[] =>
+    Array.from({ length: count + 1 }, (_, i): Vector => {
       const angle = Math.PI * (from + ((to - from) * i) / count);
       return [middle + Math.sin(angle) * radius, Math.cos(angle) * radius, radius - 1.4];
     });
@@ -264,11 +257,11 @@ function twoLegs(): Drawing {
   const chain = yarn(
     'chain',
     vsAlong(
-      [-1, -0.35, 0.35, 1].map((x): Point => [x, 0, 0.1]),
+      [-1, -0.35, 0.35, 1].map((x): Vector => [x, 0, 0.1]),
       'facing',
     ),
   );
-  const bridge = (y: number, way: number): readonly Point[] => [1, 0.35, -0.35, -1].map((x): Point => [x * way, y, 0.25]);
+  const bridge = (y: number, way: number): readonly Vector[] => [1, 0.35, -0.35, -1].map((x): Vector => [x * way, y, 0.25]);
   const path = [
     ...round(first, 1.6, -0.6, 9, 1.55),
     ...bridge(0.36, 1),
@@ -295,7 +288,7 @@ function twoLegs(): Drawing {
 
 /** A row in which one stitch hides beside a decrease. */
 function tooManyOrTooFew(): Drawing {
-  const worked = workFrom(topOver(2), [...invisibleDecreaseOver(3), ...singleOver(5, 'both', plus(topOver(4), [0.62, 0, 0]))]);
+  const worked = workFrom(topOver(2), [...invisibleDecreaseOver(3), ...singleOver(5, 'both', add(topOver(4), [0.62, 0, 0]))]);
   const still = [...rowsBelow(), rowSoFar(3)];
   const done = pictures(
     worked,
@@ -315,7 +308,7 @@ function tooManyOrTooFew(): Drawing {
       {
         ...done[0]!,
         step: 1,
-        marks: numbersOver(3, 8, 0).map((mark) => (mark.is === 'number' ? { ...mark, at: plus(mark.at, [0, -0.9, 0.9]) } : mark)),
+        marks: numbersOver(3, 8, 0).map((mark) => (mark.is === 'number' ? { ...mark, at: add(mark.at, [0, -0.9, 0.9]) } : mark)),
       },
       { ...done[1]!, marks: [{ is: 'arrow', from: [4.9, 1.9, 0.4], to: [4.75, 1.1, 0.4] }] },
       { ...done[2]!, marks: [{ is: 'arrow', from: [5.4, 2.2, 0], to: [6.8, 2.7, 0] }] },

@@ -1,5 +1,5 @@
 import type { CardId } from '../../technique/index.js';
-import { along, direction, minus, plus, type Point } from '../../strand/index.js';
+import { along, unit, minus, add, type Vector } from '../../vector/index.js';
 import { ball, BALL_VIEW, fullBall, thread, tufts } from '../cut-open.js';
 import { FIRST_ROUND, ringGround } from '../disc.js';
 import type { Drawing, DrawnStrand, Frame, Mark } from '../drawing.js';
@@ -74,28 +74,28 @@ function safetyEyes(): Drawing {
 /** The last round from above: the needle goes under the front loop of each. */
 function closing(): Drawing {
   const shown = (inner: number): readonly DrawnStrand[] => [yarn('round', inwardRound(inner))];
-  const under = (count: number, inner: number): readonly Point[] =>
-    Array.from({ length: count }, (_, i): readonly Point[] => {
+  const under = (count: number, inner: number): readonly Vector[] =>
+    Array.from({ length: count }, (_, i): readonly Vector[] => {
       const angle = (2 * Math.PI * (i + 0.5)) / FIRST_ROUND;
-      const at = (radius: number, by: number, z: number): Point => [
+      const at = (radius: number, by: number, z: number): Vector => [
         Math.sin(angle + by) * radius,
         Math.cos(angle + by) * radius,
         z,
       ];
       return [at(inner - 0.1, -0.12, -0.2), at(inner + 0.24, 0, 0.2), at(inner + 0.45, 0.12, 0.62), at(inner + 0.2, 0.35, 0.75)];
     }).flat();
-  const from: Point = [-0.5, 1.7, 0.3];
+  const from: Vector = [-0.5, 1.7, 0.3];
   const stitched = (count: number, inner: number, step: number): Frame => {
     const path = under(count, inner);
     const last = path.at(-1)!;
-    const out = direction([last[0], last[1], 0]);
-    const tip = plus(last, [out[0] * 2.4, out[1] * 2.4, 0.2]);
+    const out = unit([last[0], last[1], 0]);
+    const tip = add(last, [out[0] * 2.4, out[1] * 2.4, 0.2]);
     const eye = along(tip, [out, -2]);
     return { step, strands: [...shown(inner), thread([from, ...path, eye], 'thread', YARN), needle(tip, minus(eye, tip))] };
   };
   const cut = fullBall();
   const seen = { camera: FLAT, view: BALL_VIEW };
-  const tip: Point = [1.5, -2.6, 0.5];
+  const tip: Vector = [1.5, -2.6, 0.5];
   return {
     camera: FLAT,
     view: DISC_VIEW,
@@ -151,7 +151,7 @@ function closing(): Drawing {
 }
 
 /** A round of six with its V's to the middle, as the last round of a ball is seen. */
-function inwardRound(inner: number): readonly Point[] {
+function inwardRound(inner: number): readonly Vector[] {
   const ground = ringGround(-inner - 2.2, 0, 0.5);
   return workedRow(0, 0, FIRST_ROUND).map(([x, y, z]) => ground([x + FIRST_ROUND / 2, y + 1.15, z]));
 }
@@ -160,7 +160,7 @@ function dimple(): Drawing {
   const dented = (deep: number): readonly DrawnStrand[] =>
     wall(
       'ball',
-      Array.from({ length: 33 }, (_, i): Point => {
+      Array.from({ length: 33 }, (_, i): Vector => {
         const angle = (2 * Math.PI * i) / 32;
         const drawn =
           1 -
@@ -170,7 +170,7 @@ function dimple(): Drawing {
         return [Math.sin(angle) * 2, Math.cos(angle) * 2 * drawn, 0];
       }),
     );
-  const up: Point = [0.1, 3.9, 0.4];
+  const up: Vector = [0.1, 3.9, 0.4];
   return {
     camera: FLAT,
     view: BALL_VIEW,
@@ -216,8 +216,8 @@ function dimple(): Drawing {
 
 function hidingEnds(): Drawing {
   const cut = fullBall();
-  const tip: Point = [2.9, -0.9, 0.5];
-  const back: Point = [-2.6, -1.7, 0.5];
+  const tip: Vector = [2.9, -0.9, 0.5];
+  const back: Vector = [-2.6, -1.7, 0.5];
   return {
     camera: FLAT,
     view: BALL_VIEW,

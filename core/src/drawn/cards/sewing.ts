@@ -1,5 +1,5 @@
 import type { CardId } from '../../technique/index.js';
-import { plus, type Point } from '../../strand/index.js';
+import { add, type Vector } from '../../vector/index.js';
 import { thread } from '../cut-open.js';
 import { ringGround } from '../disc.js';
 import type { Drawing, DrawnStrand, Frame } from '../drawing.js';
@@ -12,25 +12,25 @@ function whipStitch(): Drawing {
   const far = [
     yarn(
       'far edge',
-      workedRow(-1, -1, 8).map(([x, y, z]): Point => [x, y, z - 0.42]),
+      workedRow(-1, -1, 8).map(([x, y, z]): Vector => [x, y, z - 0.42]),
     ),
     yarn(
       'far row',
-      workedRow(-2, -1, 8).map(([x, y, z]): Point => [x, y, z - 0.42]),
+      workedRow(-2, -1, 8).map(([x, y, z]): Vector => [x, y, z - 0.42]),
     ),
   ];
   const near = [
     yarn(
       'near edge',
-      workedRow(-1, -1, 8).map(([x, y, z]): Point => [x, y, z + 0.42]),
+      workedRow(-1, -1, 8).map(([x, y, z]): Vector => [x, y, z + 0.42]),
     ),
     yarn(
       'near row',
-      workedRow(-2, -1, 8).map(([x, y, z]): Point => [x, y, z + 0.42]),
+      workedRow(-2, -1, 8).map(([x, y, z]): Vector => [x, y, z + 0.42]),
     ),
   ];
-  const over = (count: number, from = 0): readonly Point[] =>
-    Array.from({ length: count }, (_, i): readonly Point[] => {
+  const over = (count: number, from = 0): readonly Vector[] =>
+    Array.from({ length: count }, (_, i): readonly Vector[] => {
       const x = i + from + 0.2;
       return [
         [x, -0.25, 0.95],
@@ -43,8 +43,8 @@ function whipStitch(): Drawing {
     }).flat();
   const stitched = (count: number, step: number): Frame => {
     const path = over(count);
-    const tip: Point = [count + 0.6, -0.2, -1.5];
-    const towards: Point = [-0.25, 0.1, 1.2];
+    const tip: Vector = [count + 0.6, -0.2, -1.5];
+    const towards: Vector = [-0.25, 0.1, 1.2];
     return {
       step,
       strands: [...far, ...near, thread([...path, needleEye(tip, towards, 2.8)], 'thread', 0.085), needle(tip, towards, 2.8)],
@@ -78,7 +78,7 @@ function sewingRoundEdge(): Drawing {
   const rows = [-3, -2, -1, 0, 1].map((row, i) =>
     yarn(
       `row ${i}`,
-      workedRow(row, -3, 7).map(([x, y, z]): Point => [x - 2, y + 0.6, z - 0.8]),
+      workedRow(row, -3, 7).map(([x, y, z]): Vector => [x - 2, y + 0.6, z - 0.8]),
     ),
   );
   const limb: DrawnStrand = { ...yarn('limb', workedRow(0, 0, 9).map(ringGround(0.35, 0, 0.5, 9))), tone: 'other' };
@@ -86,19 +86,19 @@ function sewingRoundEdge(): Drawing {
     ...yarn(
       'limb 2',
       workedRow(-1, 0, 9)
-        .map((p) => plus(p, [0, 0.25, 0.1]))
+        .map((p) => add(p, [0, 0.25, 0.1]))
         .map(ringGround(0.5, 0, 0.7, 9))
-        .map((p) => plus(p, [0, 0, 0.5])),
+        .map((p) => add(p, [0, 0, 0.5])),
     ),
     tone: 'other',
   };
   const base = [...rows, limb, inner];
-  const at = (angle: number, radius: number, z: number): Point => [Math.sin(angle) * radius, Math.cos(angle) * radius, z];
+  const at = (angle: number, radius: number, z: number): Vector => [Math.sin(angle) * radius, Math.cos(angle) * radius, z];
   const pins = [0, 1, 2, 3].flatMap((i) =>
-    pin(`pin ${i}`, at((i * Math.PI) / 2 + 0.3, 1.15, 0.9), plus(at((i * Math.PI) / 2 + 0.3, 1, 0), [0, 0, 0.4]), 1.2),
+    pin(`pin ${i}`, at((i * Math.PI) / 2 + 0.3, 1.15, 0.9), add(at((i * Math.PI) / 2 + 0.3, 1, 0), [0, 0, 0.4]), 1.2),
   );
-  const sewn = (count: number): readonly Point[] =>
-    Array.from({ length: count }, (_, i): readonly Point[] => {
+  const sewn = (count: number): readonly Vector[] =>
+    Array.from({ length: count }, (_, i): readonly Vector[] => {
       const angle = 0.35 + (2 * Math.PI * i) / 9;
       return [
         at(angle, 1.9, -1.2),
@@ -108,7 +108,7 @@ function sewingRoundEdge(): Drawing {
         at(angle + 0.5, 1.5, -1.2),
       ];
     }).flat();
-  const tip: Point = at(2.9, 2.9, 0.9);
+  const tip: Vector = at(2.9, 2.9, 0.9);
   return {
     camera: FLAT,
     view: DISC_VIEW,
@@ -161,7 +161,7 @@ function sewingFlat(): Drawing {
   const sewn = (count: number, lines = 1): readonly DrawnStrand[] =>
     Array.from({ length: lines }, (_, line) =>
       thread(
-        Array.from({ length: count }, (_, i): readonly Point[] => {
+        Array.from({ length: count }, (_, i): readonly Vector[] => {
           const x = -1.35 + line * 0.55 + i * 0.14;
           return [
             [x, 0.35, 0.3],
@@ -171,7 +171,7 @@ function sewingFlat(): Drawing {
         `thread ${line}`,
       ),
     );
-  const tip: Point = [-1.1, -2.4, 0.4];
+  const tip: Vector = [-1.1, -2.4, 0.4];
   return {
     camera: FLAT,
     view: [-3.2, -2.4, 6.4, 4],

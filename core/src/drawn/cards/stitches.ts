@@ -1,4 +1,4 @@
-import { along, plus, type Point } from '../../strand/index.js';
+import { along, add, type Vector } from '../../vector/index.js';
 import type { CardId } from '../../technique/index.js';
 import type { Drawing, DrawnStrand } from '../drawing.js';
 import { ROW, topOver, vAt, workedRow } from '../fabric-edge.js';
@@ -42,12 +42,12 @@ function oneLoop(): Drawing {
       {
         step: 0,
         strands: [...below, ...pointed('front')],
-        marks: [{ is: 'number', text: 'front', at: plus(vAt(3), [0, 0, 1]) }],
+        marks: [{ is: 'number', text: 'front', at: add(vAt(3), [0, 0, 1]) }],
       },
       {
         step: 0,
         strands: [...below, ...pointed('back')],
-        marks: [{ is: 'number', text: 'back', at: plus(vAt(3), [0, 0.2, -0.9]) }],
+        marks: [{ is: 'number', text: 'back', at: add(vAt(3), [0, 0.2, -0.9]) }],
       },
       ...pictures(
         worked,
@@ -65,11 +65,11 @@ function oneLoop(): Drawing {
 /** Chains out of an edge, and slip stitches back along them. */
 function chainOutAndBack(): Drawing {
   const start = topOver(2);
-  const nodes = Array.from({ length: 4 }, (_, i): Point => along(start, [[0.42, 0.9, 0.05], i + 1]));
+  const nodes = Array.from({ length: 4 }, (_, i): Vector => along(start, [[0.42, 0.9, 0.05], i + 1]));
   const back = [2, 1, 0].flatMap((i): Move[] => {
-    const node = plus(nodes[i]!, [0.34, -0.1, 0.16]);
+    const node = add(nodes[i]!, [0.34, -0.1, 0.16]);
     return [
-      { does: 'into', foot: [plus(node, [0, -0.1, -0.4]), plus(node, [0, -0.1, -0.1]), plus(node, [0, 0, 0.2])] },
+      { does: 'into', foot: [add(node, [0, -0.1, -0.4]), add(node, [0, -0.1, -0.1]), add(node, [0, 0, 0.2])] },
       { does: 'over' },
       { does: 'through', loops: 1, node, ends: true },
     ];
@@ -91,13 +91,13 @@ function chainOutAndBack(): Drawing {
 
 /** Chains that lie on the fabric: each is drawn up out of the next hole and through the one before. */
 function surfaceChain(): Drawing {
-  const hole = (i: number): Point => [i + 0.55, -ROW * 0.75, 0.1];
+  const hole = (i: number): Vector => [i + 0.55, -ROW * 0.75, 0.1];
   const moves = [1, 2, 3, 4].flatMap((i): Move[] => {
     const at = hole(i);
-    const foot = [plus(at, [0, 0, -0.7]), at, plus(at, [0, 0, 0.4])] as const;
-    return [{ does: 'into', foot }, { does: 'over' }, { does: 'through', loops: 1, node: plus(at, [0, 0, 0.4]), ends: true }];
+    const foot = [add(at, [0, 0, -0.7]), at, add(at, [0, 0, 0.4])] as const;
+    return [{ does: 'into', foot }, { does: 'over' }, { does: 'through', loops: 1, node: add(at, [0, 0, 0.4]), ends: true }];
   });
-  const worked = workFrom(plus(hole(0), [0, 0, 0.4]), moves, 'facing');
+  const worked = workFrom(add(hole(0), [0, 0, 0.4]), moves, 'facing');
   return {
     camera: { tilt: 0.2, way: -1 },
     view: [-6.4, -2.2, 6.4, 4],

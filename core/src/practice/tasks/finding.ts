@@ -1,6 +1,6 @@
 import { changeOf, type Fabric } from '../../fabric/index.js';
 import { seeded } from '../../random/index.js';
-import { plus } from '../../strand/index.js';
+import { add } from '../../vector/index.js';
 import { between, discRounds, fabricOfRounds, oneOf, shuffled, wallRounds, type Toss } from '../piece.js';
 import { discView, markerIn, pictureOf, pointedAt, postOf, shownIn, spotsOf, wallView, type View } from '../picture.js';
 import { sameOption, type Option, type Task } from '../task.js';
@@ -55,7 +55,7 @@ export function hiddenTask(seed: number, level: number): Task {
     picture: pictureOf(view),
     why: {
       strands: [pointedAt(view, hidden)],
-      marks: [{ is: 'number', text: 'dec', at: plus(postOf(view, decrease), [0, 0, 0.5]) }],
+      marks: [{ is: 'number', text: 'dec', at: add(postOf(view, decrease), [0, 0, 0.5]) }],
     },
     facts: {},
   };
@@ -63,7 +63,7 @@ export function hiddenTask(seed: number, level: number): Task {
 
 /** As it lies in the work: drawn under the decrease before it. */
 function tucked(view: View, stitch: number): View {
-  const tops = view.laid.tops.with(stitch, plus(view.laid.tops[stitch]!, [-0.26, -0.1, -0.16]));
+  const tops = view.laid.tops.with(stitch, add(view.laid.tops[stitch]!, [-0.26, -0.1, -0.16]));
   return { ...view, laid: { ...view.laid, tops } };
 }
 

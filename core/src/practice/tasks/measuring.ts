@@ -1,6 +1,6 @@
 import { ROW, type DrawnStrand } from '../../drawn/index.js';
 import { seeded } from '../../random/index.js';
-import { plus, type Point } from '../../strand/index.js';
+import { add, type Vector } from '../../vector/index.js';
 import { between, fabricOfRounds, oneOf, wallRounds } from '../piece.js';
 import { pictureOf, pointedAt, postOf, spotOf, wallView } from '../picture.js';
 import type { Task } from '../task.js';
@@ -16,8 +16,8 @@ export function apartTask(seed: number, level: number): Task {
   const view = wallView(fabric, [0, rows], (rows - 1) * 36 + 10 + Math.round(apart / 2), Math.max(7.5, apart + 4.5));
   // Each sits between the legs of two stitches.
   const eye = (id: string, stitch: number): DrawnStrand => {
-    const at = plus(postOf(view, stitch), [0.5, 0, 0.6]);
-    return { id, knots: [at, plus(at, [0.002, 0, 0])], radius: 0.33, tone: 'eye' };
+    const at = add(postOf(view, stitch), [0.5, 0, 0.6]);
+    return { id, knots: [at, add(at, [0.002, 0, 0])], radius: 0.33, tone: 'eye' };
   };
   const counted = Array.from({ length: apart }, (_, k) => left + 1 + k);
   return {
@@ -28,7 +28,7 @@ export function apartTask(seed: number, level: number): Task {
     picture: pictureOf(view, [eye('eye 1', left), eye('eye 2', left + apart)]),
     why: {
       strands: counted.map((stitch) => pointedAt(view, stitch)),
-      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: plus(postOf(view, stitch), [0, 0, 0.8]) })),
+      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: add(postOf(view, stitch), [0, 0, 0.8]) })),
     },
     facts: { stitches: apart },
   };
@@ -46,12 +46,12 @@ export function startTask(seed: number, level: number): Task {
   const drift = wallView(fabric, [0, rows], at(rows - 1), 8).laid;
   const own = drift.vs[at(0)]![0] - drift.vs[at(rows - 1)]![0];
   const lean = (more - own) / (rows - 1);
-  const ground = ([x, y, z]: Point): Point => [x - (lean * (y - ROW)) / ROW, y, z];
+  const ground = ([x, y, z]: Vector): Vector => [x - (lean * (y - ROW)) / ROW, y, z];
   const view = wallView(fabric, [0, rows], at(rows - 1) + Math.round(more / 2), 7.5 + more * 0.6, ground);
   const [x] = ground(view.laid.vs[at(0)]!);
   const thread: DrawnStrand = {
     id: 'thread',
-    knots: Array.from({ length: rows }, (_, row) => ground(plus(view.laid.vs[at(row)]!, [0, 0.1, 0.6]))),
+    knots: Array.from({ length: rows }, (_, row) => ground(add(view.laid.vs[at(row)]!, [0, 0.1, 0.6]))),
     radius: 0.07,
     tone: 'marker',
   };
@@ -64,7 +64,7 @@ export function startTask(seed: number, level: number): Task {
     picture: pictureOf(view, [thread], [{ is: 'line', from: [x, ROW * 0.4, 1.2], to: [x, (rows + 0.7) * ROW, 1.2] }]),
     why: {
       strands: counted.map((stitch) => pointedAt(view, stitch)),
-      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: plus(spotOf(view, stitch), [0, 0.35, 0.8]) })),
+      marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: add(spotOf(view, stitch), [0, 0.35, 0.8]) })),
     },
     facts: { more },
   };

@@ -1,6 +1,6 @@
 import { seeded } from '../../random/index.js';
 import { ovalGround, type DrawnStrand } from '../../drawn/index.js';
-import type { Point } from '../../strand/index.js';
+import type { Vector } from '../../vector/index.js';
 import { between, discRounds, fabricOfRounds, oneOf, shuffled, wallRounds } from '../piece.js';
 import { discView, pictureOf, pointedAt, shownIn, wallView } from '../picture.js';
 import type { Option, Picture, Task } from '../task.js';
@@ -10,7 +10,7 @@ import { actionsThat } from './finding.js';
 function turned(picture: Picture): Picture {
   const [left, top, width, height] = picture.view;
   const middle = -(left + width / 2);
-  const turn = ([x, y, z]: Point): Point => [2 * middle - x, y, -z];
+  const turn = ([x, y, z]: Vector): Vector => [2 * middle - x, y, -z];
   const strands = picture.strands.map((strand): DrawnStrand => ({ ...strand, knots: strand.knots.map(turn) }));
   return { ...picture, strands, view: [left, top, width, height], camera: { ...picture.camera, tilt: -picture.camera.tilt } };
 }

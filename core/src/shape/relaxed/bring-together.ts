@@ -1,7 +1,8 @@
 import { ringRadius } from '../profile/ring.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
 import { LAYER, set, TURN } from './placing.js';
-import { at as pointAt, lengthOf, mean, minus, type Vector } from './vector.js';
+import { lengthOf, mean, minus, type Vector } from '../../vector/index.js';
+import { at as pointAt } from './vector.js';
 
 /** Brings the pieces of a body to one another, host by host; each was placed by itself. */
 export function bringTogether(net: FabricNet, at: Float64Array): void {

@@ -1,5 +1,5 @@
 import { acrossOf, facingOf, type RelaxedRing } from './rings.js';
-import { dot, minus } from './vector.js';
+import { dot, minus } from '../../vector/index.js';
 
 /** Corners of a piece: so many around it, how far the radius swings, and how they run. */
 export interface Corners {

@@ -1,6 +1,6 @@
 import type { StitchFrames } from './stitch-frames.js';
 import { FRAME } from './stitch-frames.js';
-import { add, times, type Vector } from './vector.js';
+import { add, times, type Vector } from '../../vector/index.js';
 
 /** Where a pair of eyes is set: on the line between two rounds, so many stitches free between them, to the front. */
 export interface EyeSpots {

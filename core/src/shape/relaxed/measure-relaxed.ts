@@ -1,7 +1,8 @@
 import { cornersOf, type Corners } from './corners.js';
 import type { FabricNet } from './fabric-net.js';
 import { acrossOf, axisOf, facingOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
-import { add, at, cross, dot, lengthOf, minus, times, type Vector } from './vector.js';
+import { add, cross, dot, lengthOf, minus, times, type Vector } from '../../vector/index.js';
+import { at } from './vector.js';
 
 /** What a relaxed piece measures; lengths in the unit of the positions. */
 export interface RelaxedMeasures {

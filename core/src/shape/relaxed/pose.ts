@@ -1,7 +1,8 @@
 import { isFlatLie } from '../lie.js';
 import type { FabricNet } from './fabric-net.js';
 import { axisOf, relaxedRings } from './rings.js';
-import { add, at, cross, dot, mean, minus, times, unit, type Vector } from './vector.js';
+import { add, cross, dot, mean, minus, times, unit, type Vector } from '../../vector/index.js';
+import { at } from './vector.js';
 
 export interface Pose {
   /** Whether the body stands on the start of its main piece, or hangs from it. */

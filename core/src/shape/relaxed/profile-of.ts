@@ -3,7 +3,8 @@ import { mainRounds } from '../profile/net.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
 import { measureRelaxed, widestWays } from './measure-relaxed.js';
 import { axisOf, reach, relaxedRings, ringNormal, type RelaxedRing } from './rings.js';
-import { at, dot, lengthOf, mean, type Vector } from './vector.js';
+import { dot, lengthOf, mean, type Vector } from '../../vector/index.js';
+import { at } from './vector.js';
 
 /**
  * A relaxed piece round by round, as a profile: as wide as its rounds, an oval in its two widths, along the way from its start

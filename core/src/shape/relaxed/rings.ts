@@ -1,6 +1,7 @@
 import type { NetPiece } from './fabric-net.js';
 import { SPIRAL } from './piece-walk.js';
-import { add, at, cross, dot, lengthOf, mean, minus, times, unit, type Vector } from './vector.js';
+import { add, cross, dot, lengthOf, mean, minus, times, unit, type Vector } from '../../vector/index.js';
+import { at } from './vector.js';
 
 /** One round of a relaxed piece as a closed ring: a spiral's climb along it is taken out. */
 export interface RelaxedRing {

@@ -1,7 +1,8 @@
 import { changeOf, type Change } from '../../fabric/index.js';
 import type { FabricNet, NetPiece } from './fabric-net.js';
 import { skinNormals } from './skin.js';
-import { add, at, cross, dot, lengthOf, minus, times, unit, type Vector } from './vector.js';
+import { add, cross, dot, lengthOf, minus, times, unit, type Vector } from '../../vector/index.js';
+import { at } from './vector.js';
 
 export const CHANGES: readonly Change[] = ['plain', 'increase', 'decrease'];
 /** Numbers of a stitch's frame. */

@@ -1,21 +1,4 @@
-export type Vector = readonly [number, number, number];
+import type { Vector } from '../../vector/index.js';
 
+/** Where a node is, of places that lie one after another. */
 export const at = (x: ArrayLike<number>, node: number): Vector => [x[3 * node]!, x[3 * node + 1]!, x[3 * node + 2]!];
-export const add = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-export const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-export const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
-export const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-export const cross = (a: Vector, b: Vector): Vector => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-export const lengthOf = (a: Vector): number => Math.hypot(a[0], a[1], a[2]);
-/** The vector one long; `otherwise` where it has no length. */
-export function unit(a: Vector, otherwise: Vector = [0, 1, 0]): Vector {
-  const length = lengthOf(a);
-  return length > 1e-9 ? times(a, 1 / length) : otherwise;
-}
-export function mean(points: readonly Vector[]): Vector {
-  return times(points.reduce(add, [0, 0, 0]), 1 / Math.max(1, points.length));
-}

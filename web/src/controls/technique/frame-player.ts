@@ -12,7 +12,8 @@ export class FramePlayer {
   readonly at: Signal<number> = this.place.asReadonly();
   readonly playing: Signal<boolean> = this.runs.asReadonly();
   private last = 0;
-  private turn = 0;
+  private frame = 0;
+  private pause = 0;
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.stop());
@@ -47,8 +48,8 @@ export class FramePlayer {
   }
 
   stop(): void {
-    cancelAnimationFrame(this.turn);
-    clearTimeout(this.turn);
+    cancelAnimationFrame(this.frame);
+    clearTimeout(this.pause);
     this.runs.set(false);
   }
 
@@ -58,7 +59,7 @@ export class FramePlayer {
       return;
     }
     this.go(Math.floor(this.place()) + 1, () => {
-      this.turn = window.setTimeout(() => this.next(), STAND_MS);
+      this.pause = window.setTimeout(() => this.next(), STAND_MS);
     });
   }
 
@@ -74,9 +75,9 @@ export class FramePlayer {
       const share = Math.min(1, (now - start) / STEP_MS);
       const eased = share < 0.5 ? 2 * share * share : 1 - 2 * (1 - share) * (1 - share);
       this.place.set(share === 1 ? to : from + (to - from) * eased);
-      if (share < 1) this.turn = requestAnimationFrame(frame);
+      if (share < 1) this.frame = requestAnimationFrame(frame);
       else then();
     };
-    this.turn = requestAnimationFrame(frame);
+    this.frame = requestAnimationFrame(frame);
   }
 }

@@ -1,4 +1,5 @@
-import { look, type Point, type Run } from '@lemniscus/core/strand';
+import { look, type Run } from '@lemniscus/core/strand';
+import type { Vector } from '@lemniscus/core/vector';
 import type { DrawnStrand, Mark, Sight, Tone } from '@lemniscus/core/drawn';
 
 /** Width of the picture, in its own units. */
@@ -98,14 +99,14 @@ export function paintRuns(runs: readonly Run[], strands: readonly DrawnStrand[],
 const classOf = (tone: Tone): string => tone.replace(' ', '-');
 
 /** Where a place of the drawing is in the picture. */
-export function onPicture(point: Point, sight: Sight, way: 1 | -1): Spot {
+export function onPicture(point: Vector, sight: Sight, way: 1 | -1): Spot {
   const [x, y] = look(point, { ...sight.camera, way });
   return paper(sight, way)([x, y]);
 }
 
 /** Numbers, lines and arrows on top of the strands. */
 export function paintMarks(marks: readonly Mark[], sight: Sight, way: 1 | -1): string {
-  const at = (point: Point): Spot => onPicture(point, sight, way);
+  const at = (point: Vector): Spot => onPicture(point, sight, way);
   return marks
     .map((mark) => {
       if (mark.is === 'number') {
