@@ -41,7 +41,7 @@ export function discView(fabric: Fabric, until = fabric.stitchCount, bend: Groun
     fabric,
     laid,
     ground: (point) => bend(around(point)),
-    sight: { camera: { tilt: 0, way: -1 }, view: [-reach * 1.6, -reach, reach * 3.2, reach * 2] },
+    sight: { camera: { tilt: 0, way: -1 }, view: [-reach * 1.35, -reach, reach * 2.7, reach * 2] },
     shown: Array.from({ length: fabric.roundCount }, (_, round) => [
       fabric.roundStart[round]!,
       Math.min(until, fabric.roundStart[round + 1]!),
@@ -79,25 +79,35 @@ export function wallView(
 }
 
 /** The picture of a piece, with what else lies in it. */
-export function pictureOf(view: View, more: readonly DrawnStrand[] = [], marks: Picture['marks'] = []): Picture {
-  const ring =
-    view.shown[0]![1] > view.shown[0]![0] && view.sight.camera.tilt === 0 ? [yarn('ring', circle([0, 0, 0.02], INNER, 18))] : [];
-  const rounds = view.shown.flatMap(([from, to], round) =>
-    to > from ? [yarn(`round ${round}`, partOfRound(view, from, to))] : [],
-  );
-  return { ...view.sight, strands: [...ring, ...rounds, ...more], marks, reach: 0.5 };
+export const pictureOf = (view: View, more: readonly DrawnStrand[] = [], marks: Picture['marks'] = []): Picture => ({
+  ...view.sight,
+  strands: [...pieceStrands(view), ...more],
+  marks,
+});
+
+/** The strands of such a picture, some of its stitches pointed at. */
+export const pointedIn = (view: View, stitches: readonly number[], more: readonly DrawnStrand[] = []): readonly DrawnStrand[] => [
+  ...pieceStrands(view, new Set(stitches)),
+  ...more,
+];
+
+/** A strand a round; cut where stitches that are pointed at begin and end. */
+function pieceStrands(view: View, pointed: ReadonlySet<number> = new Set()): readonly DrawnStrand[] {
+  const ring = view.sight.camera.tilt === 0 ? [yarn('ring', circle([0, 0, 0.02], INNER, 18))] : [];
+  const rounds = view.shown.flatMap(([from, to], round) => {
+    const cuts = Array.from({ length: to - from }, (_, k) => from + k).filter(
+      (stitch) => stitch === from || pointed.has(stitch) !== pointed.has(stitch - 1),
+    );
+    return cuts.map((first, i) => {
+      const id = `round ${round}${i > 0 ? `, ${i}` : ''}`;
+      return yarn(id, partOfRound(view, first, cuts[i + 1] ?? to), pointed.has(first) ? 'pointed at' : 'worked');
+    });
+  });
+  return [...ring, ...rounds];
 }
 
 const partOfRound = ({ fabric, laid, ground }: View, from: number, to: number): readonly Vector[] =>
   Array.from({ length: to - from }, (_, k) => stitchKnots(fabric, laid, from + k, ground)).flat();
-
-/** A stitch pointed at. */
-export const pointedAt = ({ fabric, laid, ground }: View, stitch: number): DrawnStrand =>
-  yarn(
-    `pointed ${stitch}`,
-    stitchKnots(fabric, laid, stitch, ground).map((knot) => add(knot, [0, 0, 0.03])),
-    'pointed at',
-  );
 
 /** Where the V of a stitch is. */
 export const spotOf = ({ laid, ground }: View, stitch: number): Vector => ground(add(laid.vs[stitch]!, [0, 0.1, 0.15]));

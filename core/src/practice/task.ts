@@ -15,8 +15,6 @@ export interface Spot {
 export interface Picture extends Sight {
   readonly strands: readonly DrawnStrand[];
   readonly marks: readonly Mark[];
-  /** Half the width of a stitch, in stitch widths. */
-  readonly reach: number;
 }
 
 /** One of a few answers, as a fact; its words are made last. */
@@ -39,8 +37,8 @@ export interface Task {
   readonly seed: number;
   readonly ask: Ask;
   readonly picture: Picture;
-  /** What is marked in the picture once it was answered. */
-  readonly why: { readonly strands: readonly DrawnStrand[]; readonly marks: readonly Mark[] };
+  /** The picture once it was answered: what the answer stands on is pointed at, or marked beside it. */
+  readonly why: Pick<Picture, 'strands' | 'marks'>;
   /** Numbers that its words need. */
   readonly facts: Readonly<Record<string, number>>;
 }

@@ -8,7 +8,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
   template: `
     <nav aria-label="Know-how">
       <a routerLink="/know-how" routerLinkActive="on" [routerLinkActiveOptions]="here" ariaCurrentWhenActive="page">Cards</a>
-      <a routerLink="/know-how/reading" routerLinkActive="on" ariaCurrentWhenActive="page">Reading the work</a>
+      <a routerLink="/know-how/reading" routerLinkActive="on" ariaCurrentWhenActive="page">Reading<span>&nbsp;the work</span></a>
     </nav>
   `,
   styles: `
@@ -17,8 +17,8 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
       gap: 4px;
     }
     a {
-      display: grid;
-      place-items: center;
+      display: flex;
+      align-items: center;
       min-height: 44px;
       padding: 0 14px;
       border-radius: 12px;
@@ -36,6 +36,9 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
       a {
         padding: 0 9px;
         font-size: 15px;
+      }
+      span {
+        display: none;
       }
     }
   `,

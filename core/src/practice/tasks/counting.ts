@@ -1,7 +1,7 @@
 import { seeded } from '../../random/index.js';
 import { roundLength } from '../../fabric/index.js';
 import { between, discRounds, fabricOfRounds, oneOf } from '../piece.js';
-import { discView, markerIn, pictureOf, pointedAt, shownIn, spotOf, type View } from '../picture.js';
+import { discView, markerIn, pictureOf, pointedIn, shownIn, spotOf, type View } from '../picture.js';
 import type { Mark } from '../../drawn/index.js';
 import type { Task } from '../task.js';
 
@@ -27,13 +27,14 @@ export function stitchesTask(seed: number, level: number): Task {
   const fabric = fabricOfRounds([...discRounds(rounds - 1, toss() < 0.5), lastRound(below, increases)]);
   const view = discView(fabric);
   const top = shownIn(view, rounds - 1);
+  const picture = pictureOf(view, [markerIn(view, top[0]!)]);
   return {
     kind: 'stitches',
     level,
     seed,
     ask: { is: 'number', answer: top.length, least: 3, most: 99 },
-    picture: pictureOf(view, [markerIn(view, top[0]!)]),
-    why: { strands: [], marks: numbered(view, top) },
+    picture,
+    why: { strands: picture.strands, marks: numbered(view, top) },
     facts: { stitches: top.length },
   };
 }
@@ -49,7 +50,7 @@ export function roundsTask(seed: number, level: number): Task {
     seed,
     ask: { is: 'number', answer: rounds, least: 1, most: 20 },
     picture: pictureOf(view),
-    why: { strands: [], marks: ringNumbers(view, rounds) },
+    why: { strands: pictureOf(view).strands, marks: ringNumbers(view, rounds) },
     facts: { rounds },
   };
 }
@@ -78,7 +79,7 @@ export function markerTask(seed: number, level: number): Task {
     ask: { is: 'number', answer: atHand, least: 1, most: 20 },
     picture: pictureOf(view, [markerIn(view, first)]),
     why: {
-      strands: shownIn(view, rounds - 1).map((stitch) => pointedAt(view, stitch)),
+      strands: pointedIn(view, shownIn(view, rounds - 1), [markerIn(view, first)]),
       marks: ringNumbers(view, rounds - 1),
     },
     facts: { round: atHand, below: rounds - 1 },

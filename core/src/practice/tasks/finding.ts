@@ -2,7 +2,7 @@ import { changeOf, type Fabric } from '../../fabric/index.js';
 import { seeded } from '../../random/index.js';
 import { add } from '../../vector/index.js';
 import { between, discRounds, fabricOfRounds, oneOf, shuffled, wallRounds, type Toss } from '../piece.js';
-import { discView, markerIn, pictureOf, pointedAt, postOf, shownIn, spotsOf, wallView, type View } from '../picture.js';
+import { discView, markerIn, pictureOf, pointedIn, postOf, shownIn, spotsOf, wallView, type View } from '../picture.js';
 import { sameOption, type Option, type Task } from '../task.js';
 
 /** The stitches of each action of a round that is of a kind. */
@@ -22,13 +22,14 @@ export function increasesTask(seed: number, level: number): Task {
   const rounds = Math.min(5, 2 + Math.ceil(level / 2));
   const view = discView(fabricOfRounds(discRounds(rounds, level > 1 && toss() < 0.6)));
   const answer = actionsThat(view.fabric, rounds - 1, 'increase');
+  const marker = [markerIn(view, view.fabric.roundStart[rounds - 1]!)];
   return {
     kind: 'increases',
     level,
     seed,
     ask: { is: 'spots', spots: spotsOf(view, shownIn(view, rounds - 1)), answer },
-    picture: pictureOf(view, [markerIn(view, view.fabric.roundStart[rounds - 1]!)]),
-    why: { strands: answer.flat().map((stitch) => pointedAt(view, stitch)), marks: [] },
+    picture: pictureOf(view, marker),
+    why: { strands: pointedIn(view, answer.flat(), marker), marks: [] },
     facts: { increases: answer.length },
   };
 }
@@ -54,7 +55,7 @@ export function hiddenTask(seed: number, level: number): Task {
     ask: { is: 'spots', spots: spotsOf(view, near), answer: [[hidden]] },
     picture: pictureOf(view),
     why: {
-      strands: [pointedAt(view, hidden)],
+      strands: pointedIn(view, [hidden]),
       marks: [{ is: 'number', text: 'dec', at: add(postOf(view, decrease), [0, 0, 0.5]) }],
     },
     facts: {},
@@ -79,15 +80,16 @@ export function slipTask(seed: number, level: number): Task {
   const groups = Array.from({ length: 6 }, (_, i) => (i + 1 === answer.group ? slipped(answer.slip, plain) : `${plain} sc, inc`));
   const view = discView(fabricOfRounds([...discRounds(rounds - 1, false), groups.join(', ')]));
   const top = shownIn(view, rounds - 1);
+  const marker = [markerIn(view, top[0]!)];
   const due = 6 * rounds;
   return {
     kind: 'slip',
     level,
     seed,
     ask: { is: 'choice', options: shuffled(toss, [answer, ...otherSlips(toss, answer, due - top.length)]), answer },
-    picture: pictureOf(view, [markerIn(view, top[0]!)]),
+    picture: pictureOf(view, marker),
     why: {
-      strands: groupOf(view.fabric, rounds - 1, plain, answer.group).map((stitch) => pointedAt(view, stitch)),
+      strands: pointedIn(view, groupOf(view.fabric, rounds - 1, plain, answer.group), marker),
       marks: [],
     },
     facts: { due, made: top.length, group: answer.group },

@@ -2,7 +2,7 @@ import { ROW, type DrawnStrand } from '../../drawn/index.js';
 import { seeded } from '../../random/index.js';
 import { add, type Vector } from '../../vector/index.js';
 import { between, fabricOfRounds, oneOf, wallRounds } from '../piece.js';
-import { pictureOf, pointedAt, postOf, spotOf, wallView } from '../picture.js';
+import { pictureOf, pointedIn, postOf, spotOf, wallView } from '../picture.js';
 import type { Task } from '../task.js';
 
 /** How many stitches lie between two eyes. */
@@ -19,15 +19,16 @@ export function apartTask(seed: number, level: number): Task {
     const at = add(postOf(view, stitch), [0.5, 0, 0.6]);
     return { id, knots: [at, add(at, [0.002, 0, 0])], radius: 0.33, tone: 'eye' };
   };
+  const eyes = [eye('eye 1', left), eye('eye 2', left + apart)];
   const counted = Array.from({ length: apart }, (_, k) => left + 1 + k);
   return {
     kind: 'apart',
     level,
     seed,
     ask: { is: 'number', answer: apart, least: 1, most: 20 },
-    picture: pictureOf(view, [eye('eye 1', left), eye('eye 2', left + apart)]),
+    picture: pictureOf(view, eyes),
     why: {
-      strands: counted.map((stitch) => pointedAt(view, stitch)),
+      strands: pointedIn(view, counted, eyes),
       marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: add(postOf(view, stitch), [0, 0, 0.8]) })),
     },
     facts: { stitches: apart },
@@ -63,7 +64,7 @@ export function startTask(seed: number, level: number): Task {
     ask: { is: 'number', answer: more, least: 0, most: 12 },
     picture: pictureOf(view, [thread], [{ is: 'line', from: [x, ROW * 0.4, 1.2], to: [x, (rows + 0.7) * ROW, 1.2] }]),
     why: {
-      strands: counted.map((stitch) => pointedAt(view, stitch)),
+      strands: pointedIn(view, counted, [thread]),
       marks: counted.map((stitch, i) => ({ is: 'number', text: `${i + 1}`, at: add(spotOf(view, stitch), [0, 0.35, 0.8]) })),
     },
     facts: { more },

@@ -2,7 +2,7 @@ import { STITCH_NAMES } from '../../notation/index.js';
 import type { Fabric } from '../../fabric/index.js';
 import { seeded } from '../../random/index.js';
 import { oneOf } from '../piece.js';
-import { pictureOf, pointedAt, shownIn, spotsOf, wallView } from '../picture.js';
+import { pictureOf, pointedIn, shownIn, spotsOf, wallView } from '../picture.js';
 import type { Task } from '../task.js';
 import { actionsThat } from './finding.js';
 
@@ -36,7 +36,7 @@ export function ownTask(fabric: Fabric, round: number, seed: number): Task | nul
     seed,
     ask: { is: 'spots', spots: spotsOf(view, [...shown]), answer },
     picture: pictureOf(view),
-    why: { strands: answer.flat().map((stitch) => pointedAt(view, stitch)), marks: [] },
+    why: { strands: pointedIn(view, answer.flat()), marks: [] },
     facts: { increases: answer.length, own: round + 1, decreases: change === 'decrease' ? 1 : 0 },
   };
 }

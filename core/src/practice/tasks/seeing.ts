@@ -1,8 +1,8 @@
 import { seeded } from '../../random/index.js';
-import { ovalGround, type DrawnStrand } from '../../drawn/index.js';
+import { ovalGround, vsAlong, yarn, type DrawnStrand } from '../../drawn/index.js';
 import type { Vector } from '../../vector/index.js';
 import { between, discRounds, fabricOfRounds, oneOf, shuffled, wallRounds } from '../piece.js';
-import { discView, pictureOf, pointedAt, shownIn, wallView } from '../picture.js';
+import { discView, pictureOf, pointedIn, shownIn, wallView } from '../picture.js';
 import type { Option, Picture, Task } from '../task.js';
 import { actionsThat } from './finding.js';
 
@@ -28,7 +28,7 @@ export function sideTask(seed: number, level: number): Task {
   );
   const outside = pictureOf(view);
   const middle = shownIn(view, rows - 2);
-  const pointed = { ...outside, strands: [pointedAt(view, middle[Math.floor(middle.length / 2)]!)] };
+  const pointed = { ...outside, strands: pointedIn(view, middle.slice(Math.floor(middle.length / 2)).slice(0, 1)) };
   const answer: Option = { is: 'side', side };
   return {
     kind: 'side',
@@ -68,12 +68,7 @@ export function loopTask(seed: number, level: number): Task {
     seed,
     ask: { is: 'choice', options, answer: { is: 'loop', loop } },
     picture: pictureOf(view),
-    why: {
-      strands: shownIn(view, at)
-        .slice(3, 6)
-        .map((stitch) => pointedAt(view, stitch)),
-      marks: [],
-    },
+    why: { strands: pointedIn(view, shownIn(view, at)), marks: [] },
     facts: { round: at },
   };
 }
@@ -85,6 +80,18 @@ export function shapeTask(seed: number, level: number): Task {
   // In fewer rounds a stagger is hardly one: the lines it breaks are too short.
   const rounds = level < 4 ? 5 : 6;
   const view = shape === 'oval' ? ovalView(rounds - 1) : discView(fabricOfRounds(discRounds(rounds, shape === 'staggered')));
+  const chain =
+    shape === 'oval'
+      ? [
+          yarn(
+            'chain',
+            vsAlong(
+              [-1.9, -0.95, 0, 0.95, 1.9].map((x): Vector => [x, 0, -0.1]),
+              'facing',
+            ),
+          ),
+        ]
+      : [];
   const last = view.fabric.roundCount;
   const pointed = Array.from({ length: last - 1 }, (_, k) => actionsThat(view.fabric, k + 1, 'increase').flat()).flat();
   const options = shuffled(
@@ -96,8 +103,8 @@ export function shapeTask(seed: number, level: number): Task {
     level,
     seed,
     ask: { is: 'choice', options, answer: { is: 'shape', shape } },
-    picture: pictureOf(view),
-    why: { strands: pointed.map((stitch) => pointedAt(view, stitch)), marks: [] },
+    picture: pictureOf(view, chain),
+    why: { strands: pointedIn(view, pointed, chain), marks: [] },
     facts: {},
   };
 }

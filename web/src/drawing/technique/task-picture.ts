@@ -33,7 +33,7 @@ export class TaskPicture {
 
   private readonly strands = computed<readonly DrawnStrand[]>(() => {
     const { picture, why } = this.task();
-    return this.explained() ? [...picture.strands, ...why.strands] : picture.strands;
+    return this.explained() ? why.strands : picture.strands;
   });
   private readonly painted = computed(() => {
     const { picture } = this.task();
