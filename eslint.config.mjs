@@ -10,7 +10,7 @@ const CORE_ORDER = [
   ['fabric'],
   ['spacing', 'gauge'],
   ['shape'],
-  ['making', 'assembly'],
+  ['making', 'assembly', 'design'],
   ['supply', 'history', 'technique'],
   ['planning', 'drawn'],
   ['practice'],

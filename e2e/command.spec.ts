@@ -10,9 +10,9 @@ interface Ran {
   readonly stderr: string;
 }
 
-/** The command as `npm run lemniscus` has it; npm itself is asked once. */
+/** The command as it was built; what builds it first, and npm itself, are asked once. */
 function lemniscus(...args: string[]): Ran {
-  return spawnSync(process.execPath, [join(root, 'scripts/lemniscus.mjs'), ...args], { cwd: root, encoding: 'utf8' });
+  return spawnSync(process.execPath, [join(root, 'server/dist/command/check.js'), ...args], { cwd: root, encoding: 'utf8' });
 }
 
 test('lemniscus check prints counts and slips, as text and as JSON, and its exit code says which', () => {
@@ -95,6 +95,20 @@ test('lemniscus shape prints what parts become, by their rounds and relaxed, and
   );
   expect(lemniscus('shape', 'demo/harbour-puffin.md', '--yarn', '9').stderr).toContain('--yarn 9: give a weight from 0');
   expect(lemniscus('shape').status).toBe(2);
+});
+
+test('lemniscus design writes the rounds of a wished shape, which count without a slip, and says how they fit', () => {
+  const ball = lemniscus('design', '--shape', 'ball', '--across', '40', '--stitch', '5x4.8');
+  expect(ball.status, ball.stderr).toBe(0);
+  expect(ball.stdout).toContain('R1: 6 sc in ring (6)');
+  expect(ball.stdout).toMatch(/Stuffed it lies 0\.\d mm from the wish on average/);
+  const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-design-')), 'ball.md');
+  writeFileSync(file, ball.stdout);
+  expect(lemniscus('check', file).status).toBe(0);
+  expect(lemniscus('design', '--shape', 'teapot', '--across', '40').stderr).toContain('--shape teapot: give one of ball, egg');
+  expect(lemniscus('design', '--shape', 'ball', '--across', '4').stderr).toContain(
+    '--across 4: give millimetres from 5 to 1000.',
+  );
 });
 
 test('lemniscus place and order say where everything goes and what is done when, and what is in the way', () => {

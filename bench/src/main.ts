@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { appendEvents } from './append-events.js';
 import { assemble } from './assemble.js';
+import { design } from './design.js';
 import { dragSlider } from './drag-slider.js';
 import { firstLoad } from './first-load.js';
 import { knowHow } from './know-how.js';
@@ -28,6 +29,7 @@ const BENCHES: Readonly<Record<string, (root: string) => Promise<Result[]>>> = {
   'plan-ahead': planAhead,
   'open-files': openFiles,
   'know-how': knowHow,
+  design,
 };
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

@@ -1,10 +1,12 @@
 import { check } from './check-pattern.js';
 import { order, place } from './place-pattern.js';
+import { design } from './design-pattern.js';
 import { shape } from './shape-pattern.js';
 import { backup, checkData, restore } from './keep-data.js';
 
 /** The command by the name it was begun under: others call it there. */
 const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
+       lemniscus design --shape ball --across 60 [--tall 70] [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
        lemniscus shape FILE [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
                                       what its parts become
        lemniscus place FILE [--json]  where everything goes that it places
@@ -17,6 +19,7 @@ async function run([command, ...rest]: readonly string[]): Promise<number> {
   const [file] = rest;
   if (command === 'check') return (await check(rest)) ?? misused();
   if (command === 'shape') return (await shape(rest)) ?? misused();
+  if (command === 'design') return design(rest) ?? misused();
   if (command === 'place') return (await place(rest)) ?? misused();
   if (command === 'order') return (await order(rest)) ?? misused();
   if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);

@@ -1,13 +1,12 @@
 import { parseArgs } from 'node:util';
 import { checkPattern } from '@lemniscus/core/fabric';
-import { estimateStitch, YARN_WEIGHTS, type StitchSize } from '@lemniscus/core/gauge';
+import type { StitchSize } from '@lemniscus/core/gauge';
 import { read } from '@lemniscus/core/notation';
 import { shapeReport, type PartShapeReport } from '@lemniscus/core/shape';
 import { statedKit } from '@lemniscus/core/supply';
+import { sizeOf } from './stitch-size.js';
 import { readText } from './text-file.js';
 
-/** What a stitch is sized by where neither the command nor the pattern says: medium yarn, a usual hook (common practice). */
-const USUAL = { yarn: 4, hook: 3.5 } as const;
 const OPTIONS = {
   yarn: { type: 'string' },
   hook: { type: 'string' },
@@ -46,29 +45,6 @@ const parse = (args: readonly string[]) => parseArgs({ args: [...args], options:
 function refused(words: string): number {
   console.error(words);
   return 2;
-}
-
-/** The size of a stitch, or why there is none. */
-function sizeOf(
-  { yarn, hook, stitch }: { yarn?: string; hook?: string; stitch?: string },
-  stated: ReturnType<typeof statedKit>,
-): StitchSize | string {
-  if (stitch !== undefined) {
-    const [width, height] = stitch.split(/[x×]/).map(Number);
-    const fine = [width, height].every((value) => value !== undefined && value >= 0.5 && value <= 60);
-    return fine
-      ? { width: width!, height: height! }
-      : `--stitch ${stitch}: give width and height in mm, 0.5 to 60 each, as in 5x4.8.`;
-  }
-  const weight = YARN_WEIGHTS.find(
-    ({ number }) => number === (yarn === undefined ? (stated.yarnWeight ?? USUAL.yarn) : Number(yarn)),
-  );
-  if (!weight) return `--yarn ${yarn}: give a weight from 0 (lace) to 7 (jumbo).`;
-  try {
-    return estimateStitch(weight.number, hook === undefined ? (stated.hookMm ?? USUAL.hook) : Number(hook));
-  } catch (error) {
-    return error instanceof Error ? error.message : String(error);
-  }
 }
 
 const OUTCOME = { settled: '', going: ', not settled', restless: ', it ruffles or folds and did not settle' } as const;

@@ -82,6 +82,8 @@ export class WorkStage {
   private readonly awake = keepAwake();
   private readonly table = viewChild<ElementRef<HTMLElement>>('table');
   private readonly dial = viewChild(Dial);
+  /** The card once it is drawn: the first one has to be fetched. */
+  private readonly shownCard = viewChild('shownCard');
 
   protected readonly dialog = signal<WorkDialog | null>(null);
   /** The place on the dial that was held, to rip back to. */
@@ -175,8 +177,9 @@ export class WorkStage {
     const inCard = at?.closest('lem-technique-card') ?? null;
     if (!pedal && (this.dialog() !== null || (at?.closest('input, select, textarea') && !inCard))) return;
     const act = pedal ? 'step' : actOf(event.key, this.workable());
-    // In a card the keys are the card's; only the one that opened it puts it away.
-    if (inCard && !pedal && act !== 'how') return;
+    // In a card the keys are the card's, and while it is on its way nobody's; only the one that opened it puts it away.
+    const onItsWay = this.howTo.card() !== null && !this.howTo.cameByItself() && !this.shownCard();
+    if ((inCard || onItsWay) && !pedal && act !== 'how') return;
     // Links and other buttons keep their own Space and Enter.
     const own = (event.key === ' ' || event.key === 'Enter') && at !== null && at.closest('a, button:not([data-step])') !== null;
     if (!act || (own && !pedal)) return;
