@@ -171,43 +171,28 @@ function dimple(): Drawing {
       }),
     );
   const up: Vector = [0.1, 3.9, 0.4];
+  /** Up through the middle, over the edge of round 1 and down again, both ends drawn in by so much. */
+  const path = (drawn: number): readonly Vector[] => [
+    [0.2, -2.6, 0.4],
+    [0, -2 + drawn, 0.4],
+    [0, 2 - 2 * drawn, 0.4],
+    [0.3, 2.45 - 2 * drawn, 0.4],
+    [0.57, 2.1 - 2 * drawn, 0.4],
+    [0.32, -1.9 + drawn, 0.45],
+    [0.55, -2.75, 0.45],
+  ];
   return {
     camera: FLAT,
     view: BALL_VIEW,
     frames: [
       {
         step: 0,
-        strands: [...dented(0), thread([[0.2, -2.6, 0.4], [0, -2, 0.4], needleEye(up, [0, -1, 0])]), needle(up, [0, -1, 0])],
+        strands: [...dented(0), thread([...path(0).slice(0, 2), needleEye(up, [0, -1, 0])]), needle(up, [0, -1, 0])],
       },
-      {
-        step: 1,
-        strands: [
-          ...dented(0),
-          thread([
-            [0.2, -2.6, 0.4],
-            [0, -2, 0.4],
-            [0, 2, 0.4],
-            [0.3, 2.45, 0.4],
-            [0.6, 2.1, 0.4],
-            [0.35, -1.9, 0.45],
-            [0.5, -2.6, 0.45],
-          ]),
-        ],
-      },
+      { step: 1, strands: [...dented(0), thread(path(0))] },
       {
         step: 2,
-        strands: [
-          ...dented(0.35),
-          thread([
-            [0.2, -2.6, 0.4],
-            [0, -1.7, 0.4],
-            [0, 1.4, 0.4],
-            [0.3, 1.75, 0.4],
-            [0.55, 1.5, 0.4],
-            [0.3, -1.6, 0.45],
-            [0.6, -2.9, 0.45],
-          ]),
-        ],
+        strands: [...dented(0.35), thread(path(0.33))],
         marks: [{ is: 'arrow', from: [1.1, -2.2, 1], to: [1.2, -2.9, 1] }],
       },
     ],
