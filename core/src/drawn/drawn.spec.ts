@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { STITCHES, type StitchName } from '../notation/index.js';
 import { type Vector } from '../vector/index.js';
-import { curveOf, look, passes, runsOf } from '../strand/index.js';
+import { curveOf, knotsBetween, look, passes, runsOf } from '../strand/index.js';
 import { CARDS, cardOf, type CardId } from '../technique/index.js';
 import { topOver, vAt, workedRow } from './fabric-edge.js';
 import { drawingOf, MOVES } from './index.js';
@@ -124,6 +124,26 @@ describe('strands', () => {
         const curve = curveOf(knots, per);
         expect(curve).toHaveLength((knots.length - 1) * per + 1);
         knots.forEach((knot, i) => expect(curve[i * per]).toEqual(knot));
+      }),
+    );
+  });
+
+  it('on their way begin at their ends and end where they go, whether they had as many knots or not', () => {
+    const some = fc.array(place, { minLength: 2, maxLength: 7 });
+    fc.assert(
+      fc.property(some, some, (from, to) => {
+        const near = (found: readonly Vector[], wanted: readonly Vector[]): void => {
+          expect(found).toHaveLength(wanted.length);
+          found.flat().forEach((value, k) => expect(value).toBeCloseTo(wanted.flat()[k]!, 9));
+        };
+        near(knotsBetween(from, to, 1), to);
+        const begun = knotsBetween(from, to, 0);
+        near([begun[0]!, begun.at(-1)!], [from[0]!, from.at(-1)!]);
+        if (from.length === to.length) near(begun, from);
+        const half = knotsBetween(from, to, 0.5);
+        half.forEach((knot, i) =>
+          knot.forEach((value, axis) => expect(value).toBeCloseTo((begun[i]![axis]! + to[i]![axis]!) / 2, 9)),
+        );
       }),
     );
   });

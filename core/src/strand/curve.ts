@@ -43,7 +43,17 @@ function hermite(b: Vector, from: Vector, c: Vector, to: Vector, t: number): Vec
   return add(straight, add(times(from, t3 - 2 * t2 + t), times(to, t3 - t2)));
 }
 
-/** The knots of a strand on its way from one drawing to the next; those of `to` where the two have not as many. */
+/**
+ * The knots of a strand on its way from one drawing to the next, as many as `to` has: where it had fewer or more, it starts
+ * from as many places spread over the knots it had.
+ *
+ * @param share 0 for where it was (its ends stay its ends), 1 for exactly `to`
+ */
 export function knotsBetween(from: readonly Vector[], to: readonly Vector[], share: number): readonly Vector[] {
-  return from.length === to.length ? from.map((knot, i) => between(knot, to[i]!, share)) : to;
+  const last = Math.max(1, to.length - 1);
+  return to.map((knot, i) => {
+    const at = (i / last) * (from.length - 1);
+    const [low, high] = [from[Math.floor(at)]!, from[Math.ceil(at)]!];
+    return between(between(low, high, at - Math.floor(at)), knot, share);
+  });
 }

@@ -61,13 +61,18 @@ function pictureAt(drawing: Drawing, at: number, way: 1 | -1): Picture {
   return { content: paintRuns(runs, strands, sight, way) + marks, height: Math.round((PICTURE_WIDTH * height) / width) };
 }
 
+/** A thread this short is drawn longer or shorter on its way; of a longer one the stitches would run along it. */
+const SHORT = 60;
+
 /** Strands that both pictures have, moved; what only one has is there in its half of the way. */
 function strandsBetween(from: Frame, to: Frame, share: number): readonly DrawnStrand[] {
   const next = new Map(to.strands.map((strand) => [strand.id, strand]));
-  const shown = share > 0.5 ? to : from;
   const before = new Map(from.strands.map((strand) => [strand.id, strand]));
-  return shown.strands.map((strand) => {
+  return (share > 0.5 ? to : from).strands.map((strand) => {
     const [a, b] = [before.get(strand.id), next.get(strand.id)];
-    return b && a?.knots.length === b.knots.length ? { ...strand, knots: knotsBetween(a.knots, b.knots, share) } : strand;
+    if (!a || !b) return strand;
+    const alike = a.knots.length === b.knots.length;
+    const thread = b.moves === true && Math.max(a.knots.length, b.knots.length) < SHORT;
+    return alike || thread ? { ...b, knots: knotsBetween(a.knots, b.knots, share) } : strand;
   });
 }
