@@ -25,8 +25,8 @@ export interface RoundFit {
 
 /** Stitches a round of single crochet may gain and still lie flat (common practice). */
 const FLAT = 6;
-/** Six is the norm; fewer for pointed pieces, eight for wide ones (common practice). */
-const USUAL_FIRST = [6, 5, 4, 3, 8];
+/** Six is the norm, fewer for pointed pieces (common practice). */
+const USUAL_FIRST = [6, 5, 4, 3];
 /** A round off its course costs as much as this many stitches it is off, once (our own estimate). */
 const USUAL_PRICE = 2;
 /** As many stitches are drawn shut at most (common practice: 5 to 8). */
