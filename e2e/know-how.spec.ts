@@ -139,6 +139,7 @@ test('in Pattern a word leads to its card, and one that has none says so', async
   await expect(card(page).getByRole('heading')).toHaveText('Increase');
   await press(page, 'Escape');
   await expect(dialog(page)).toBeHidden();
+  await expect(editor(page)).toBeFocused();
   await press(page, 'ArrowDown');
   await press(page, 'F1');
   await expect(dialog(page)).toContainText('No card is called “flumpf”.');
