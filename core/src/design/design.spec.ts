@@ -86,7 +86,7 @@ describe('rounds for a wished shape', () => {
     });
   });
 
-  it('of the shape that rounds of the demo have are those rounds, within one stitch each', () => {
+  it('of the shape that rounds of the demo have lie on it again, and where they are as many most of them are within a stitch of those', () => {
     const demo = new URL('../../../demo/', import.meta.url);
     let tried = 0;
     for (const file of readdirSync(demo).filter((name) => name.endsWith('.md'))) {

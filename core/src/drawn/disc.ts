@@ -38,9 +38,9 @@ export function vInRound(k: number, j: number): Vector {
 /** The stitch of the round below that stitch `j` of round `k` stands in: six of a round are increases. */
 export const parentInRound = (k: number, j: number): number => (k === 1 ? j : Math.floor((j * (k - 1)) / k));
 
-/** Round `k` of a disc that grows by six, from its first stitch or another up to before `to`. */
-export function discRound(k: number, from = 0, to = FIRST_ROUND * k): readonly Vector[] {
-  return Array.from({ length: to - from }, (_, i) => from + i).flatMap((j) => [
+/** Round `k` of a disc that grows by six. */
+export function discRound(k: number): readonly Vector[] {
+  return Array.from({ length: FIRST_ROUND * k }, (_, j) => j).flatMap((j) => [
     ...lyingLoop(topInRound(k, j - 1), topInRound(k, j), 1 / k),
     ...standingLoop(throughV(vInRound(k - 1, parentInRound(k, j)), 'both'), topInRound(k, j), 1 / k),
   ]);

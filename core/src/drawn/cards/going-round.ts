@@ -10,12 +10,9 @@ import { finger, marker, wall } from '../things.js';
 import { workFrom, type Ground } from '../work.js';
 
 /** A closed disc of so many rounds; its ring is drawn shut. */
-export const disc = (rounds: number, ground: Ground, to?: number): readonly DrawnStrand[] => [
+export const disc = (rounds: number, ground: Ground): readonly DrawnStrand[] => [
   yarn('ring', circle([0, 0, 0.02], 0.2, 18)),
-  ...Array.from({ length: rounds }, (_, i) => {
-    const last = i === rounds - 1 && to !== undefined ? to : undefined;
-    return yarn(`round ${i + 1}`, discRound(i + 1, 0, last).map(ground));
-  }),
+  ...Array.from({ length: rounds }, (_, i) => yarn(`round ${i + 1}`, discRound(i + 1).map(ground))),
 ];
 
 /** Numbers beside the V's of an edge. */
