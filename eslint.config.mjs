@@ -12,7 +12,7 @@ const CORE_ORDER = [
   ['shape'],
   ['making', 'assembly', 'design'],
   ['supply', 'history', 'technique'],
-  ['planning', 'drawn'],
+  ['planning', 'drawn', 'resize'],
   ['practice'],
   ['exchange'],
 ];

@@ -139,36 +139,60 @@ describe('rounds for a wished shape', () => {
   }, 60_000);
 
   it('are the cheapest of all that keep the rules, as plain enumeration finds', () => {
-    const rules: CountRules = { steepest: 2, first: [3, 4], mostShut: 4, change: 0.7, odd: 0.3 };
-    const priceOf = (counts: readonly number[], wished: readonly number[]): number =>
+    const usual: CountRules = { steepest: 2, first: [3, 4], mostShut: 4, change: 0.7, odd: 0.3 };
+    const own = fc.record({
+      steepest: fc.integer({ min: 0, max: 3 }),
+      turns: fc.boolean(),
+      uses: fc.integer({ min: 2, max: 6 }),
+      step: fc.integer({ min: -2, max: 2 }),
+      only: fc.option(fc.integer({ min: -1, max: 1 }), { freq: 5 }),
+    });
+    const priceOf = (counts: readonly number[], wished: readonly number[], rules: CountRules): number =>
       counts.reduce((sum, count, k) => {
         const [step, before] = [count - counts[k - 1]!, counts[k - 1]! - counts[k - 2]!];
-        const uneven = k > 0 && step % 3 !== 0 ? rules.odd : 0;
+        const mine = rules.own?.[k];
+        const straight = step > 0 ? (rules.straight ?? 0) : 0;
+        const divides = (counts[k - 1]! - 2 * straight) % step === 0;
+        const regular = step % (straight > 0 ? 4 : 3) === 0;
+        const free = k === 0 || step === 0 || (mine?.uses === counts[k - 1] && mine?.step === step);
+        const uneven = free ? 0 : divides ? (regular ? 0 : rules.odd / 2) : rules.odd;
         const unusual = k === 0 && count !== 3 ? rules.change : 0;
-        return sum + (count - wished[k]!) ** 2 + uneven + unusual + (k > 1 && step !== before ? rules.change : 0);
+        const turn = k > 1 && step !== before && !mine?.turns ? rules.change : 0;
+        const stitch = Math.max(1, (rules.loose ?? 0) * wished[k]!);
+        return sum + ((count - wished[k]!) / stitch) ** 2 + uneven + unusual + turn;
       }, 0);
     fc.assert(
       fc.property(
         fc.array(
-          fc.integer({ min: 20, max: 80 }).map((tenths) => tenths / 10),
+          fc.tuple(
+            fc.integer({ min: 20, max: 80 }).map((tenths) => tenths / 10),
+            own,
+          ),
           { minLength: 3, maxLength: 5 },
         ),
-        (wished) => {
-          let all: number[][] = rules.first.map((count) => [count]);
-          for (let k = 1; k < wished.length; k++)
-            all = all.flatMap((counts) =>
+        fc.constantFrom(usual, { ...usual, loose: 0.3 }, { ...usual, straight: 1 }),
+        fc.boolean(),
+        (rounds, rules, owned) => {
+          const wished = rounds.map(([wish]) => wish);
+          const all: CountRules = owned ? { ...rules, own: rounds.map(([, mine]) => mine) } : rules;
+          let found: number[][] = rules.first.map((count) => [count]);
+          for (let k = 1; k < wished.length; k++) {
+            const { steepest = 2, only = null } = all.own?.[k] ?? {};
+            found = found.flatMap((counts) =>
               [-2, -1, 0, 1, 2]
+                .filter((step) => Math.abs(step) <= steepest && (only === null || only === step))
                 .map((step) => counts.at(-1)! + step)
                 .filter((next) => next >= 1 && next <= 2 * counts.at(-1)! && 2 * next >= counts.at(-1)!)
                 .map((next) => [...counts, next]),
             );
-          const prices = all.filter((counts) => counts.at(-1)! <= 4).map((counts) => priceOf(counts, wished));
-          const found = evenCounts(wished, rules);
-          if (prices.length === 0) expect(found).toBeNull();
-          else expect(priceOf(found!, wished)).toBeCloseTo(Math.min(...prices), 9);
+          }
+          const prices = found.filter((counts) => counts.at(-1)! <= 4).map((counts) => priceOf(counts, wished, all));
+          const best = evenCounts(wished, all);
+          if (prices.length === 0) expect(best).toBeNull();
+          else expect(priceOf(best!, wished, all)).toBeCloseTo(Math.min(...prices), 9);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 300 },
     );
   });
 

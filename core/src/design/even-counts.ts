@@ -6,9 +6,31 @@ export interface CountRules {
   readonly first: readonly number[];
   /** Most stitches that are drawn shut; null where the end stays open. */
   readonly mostShut: number | null;
-  /** Price of a round that does not go on as the one before, and of a change that is no multiple of the usual first round. */
+  /** Price of a round that does not go on as the one before. */
   readonly change: number;
+  /** Price of changes that do not divide the round evenly; of ones that do, but are no multiple of the usual, half of it. */
   readonly odd: number;
+  /** A count this share of the wish off is one stitch off, where that is more than a stitch; 0 where it is not said. */
+  readonly loose?: number;
+  /** Stitches a round usually changes by; those of the usual first round where it is not said. */
+  readonly usual?: number;
+  /** Plain stitches of either side of an oval, whose changes divide its ends; 0 where it is round. */
+  readonly straight?: number;
+  /** Rounds that may differ from that, beside the wished counts: where a pattern that is made anew had a reason of its own. */
+  readonly own?: readonly OwnRound[];
+}
+
+/** What one round may do of its own. */
+export interface OwnRound {
+  /** Stitches it may gain or lose. */
+  readonly steepest: number;
+  /** It need not go on as the one before. */
+  readonly turns: boolean;
+  /** Stitches it was worked over, and its step, which costs nothing over so many. */
+  readonly uses: number;
+  readonly step: number;
+  /** The one step it can take, where it is worked so that there is no other. */
+  readonly only: number | null;
 }
 
 interface Cell {
@@ -34,15 +56,18 @@ export function evenCounts(wished: readonly number[], rules: CountRules): readon
     for (let count = 1; count <= most; count++) {
       if (round === 0 && !rules.first.includes(count)) continue;
       if (last && rules.mostShut !== null && count > rules.mostShut) continue;
-      const off = (count - wish) ** 2;
+      const off = ((count - wish) / Math.max(1, (rules.loose ?? 0) * wish)) ** 2;
       if (round === 0) {
         layer[count * steps + steepest] = { cost: off + (count === rules.first[0] ? 0 : rules.change), before: -1 };
         continue;
       }
-      for (let step = -steepest; step <= steepest; step++) {
+      const reach = Math.min(steepest, rules.own?.[round]?.steepest ?? steepest);
+      for (let step = -reach; step <= reach; step++) {
         const from = count - step;
+        const only = rules.own?.[round]?.only ?? null;
+        if (only !== null && step !== only) continue;
         if (from < 1 || from > most || !isWorkable(from, count)) continue;
-        const best = cheapest(layers[round - 1]!, from, step, steps, rules, round === 1);
+        const best = cheapest(layers[round - 1]!, from, step, steps, rules, round);
         if (best) layer[count * steps + step + steepest] = { cost: best.cost + off, before: best.before };
       }
     }
@@ -54,22 +79,34 @@ export function evenCounts(wished: readonly number[], rules: CountRules): readon
 /** A stitch takes one increase at most, and a decrease two stitches. */
 const isWorkable = (from: number, to: number): boolean => to <= 2 * from && 2 * to >= from;
 
+/** How uneven a round of so many changes is: 0 where they divide it and are a multiple of the usual, 1 where they do not divide it. */
+export function unevenness(from: number, step: number, usual: number): number {
+  if (step === 0) return 0;
+  if (from % Math.abs(step) !== 0) return 1;
+  return step % usual === 0 ? 0 : 0.5;
+}
+
+/** An oval grows at its ends, and closes all round. */
+const unevennessIn = (from: number, step: number, usual: number, straight: number): number =>
+  straight > 0 && step > 0 ? unevenness(from - 2 * straight, step, 4) : unevenness(from, step, usual);
+
 function cheapest(
   below: readonly (Cell | undefined)[],
   from: number,
   step: number,
   steps: number,
-  { steepest, change, odd, first }: CountRules,
-  second: boolean,
+  { steepest, change, odd, first, usual = first[0] ?? 1, straight = 0, own }: CountRules,
+  round: number,
 ): Cell | null {
-  const [usual = 1] = first;
-  const uneven = step % usual === 0 ? 0 : odd;
+  const mine = own?.[round];
+  const uneven = mine?.uses === from && mine.step === step ? 0 : unevennessIn(from, step, usual, straight) * odd;
+  const turns = round === 1 || mine?.turns === true;
   let best: Cell | null = null;
   for (let before = -steepest; before <= steepest; before++) {
     const at = from * steps + before + steepest;
     const cell = below[at];
     if (!cell) continue;
-    const cost = cell.cost + uneven + (before === step || second ? 0 : change);
+    const cost = cell.cost + uneven + (before === step || turns ? 0 : change);
     if (!best || cost < best.cost) best = { cost, before: at };
   }
   return best;

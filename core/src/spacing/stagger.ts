@@ -202,8 +202,8 @@ function plainLine(line: RoundLine): PlainLine | null {
   return { items, writing: { stitch: first.stitch, school }, from, to };
 }
 
-/** Stitches used before each change of a line. */
-function placesOf(items: readonly Item[], around: number): number[] {
+/** Stitches used before each change of a round's items, ascending; an open item is worked `around` times. */
+export function placesOf(items: readonly Item[], around: number): number[] {
   const places: number[] = [];
   let used = 0;
   const go = (item: Item): void => {
@@ -223,7 +223,10 @@ function placesOf(items: readonly Item[], around: number): number[] {
 }
 
 /** Whether a line's changes are all of one kind and its gaps differ by at most one. */
-function isEven(items: readonly Item[], { uses, makes, around }: { uses: number; makes: number; around: number }): boolean {
+export function isEven(
+  items: readonly Item[],
+  { uses, makes, around }: { uses: number; makes: number; around: number },
+): boolean {
   const places = placesOf(items, around);
   if (places.length !== Math.abs(makes - uses)) return false;
   if (places.length === 0) return true;

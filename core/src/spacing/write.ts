@@ -47,11 +47,21 @@ function repeated(gaps: readonly number[], unit: (gap: number) => Item[], whole 
   for (let i = 0; i < period;) {
     let end = i + 1;
     while (end < period && gaps[end] === gaps[i]) end++;
-    items.push(...times(unit(gaps[i]!), end - i));
+    for (const item of times(unit(gaps[i]!), end - i)) {
+      const before = items.at(-1);
+      // "dec × 2, dec" is dec × 3.
+      if (before && isCounted(before) && isCounted(item) && before.per === item.per && before.together === item.together)
+        items[items.length - 1] = { ...item, count: before.count + item.count };
+      else items.push(item);
+    }
     i = end;
   }
   return period < gaps.length ? flattened(items, gaps.length / period) : items;
 }
+
+type Counted = Work & { readonly count: number };
+
+const isCounted = (item: Item): item is Counted => item.kind === 'work' && typeof item.count === 'number';
 
 function times(items: Item[], count: number): Item[] {
   if (count === 1) return items;

@@ -1,12 +1,15 @@
 import { check } from './check-pattern.js';
 import { order, place } from './place-pattern.js';
 import { design } from './design-pattern.js';
+import { resize } from './resize-pattern.js';
 import { shape } from './shape-pattern.js';
 import { backup, checkData, restore } from './keep-data.js';
 
 /** The command by the name it was begun under: others call it there. */
 const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
        lemniscus design --shape ball --across 60 [--tall 70] [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
+       lemniscus resize FILE --by 1.2 | --height MM | --grams G | --eyes MM [--part NAME]… [--yarn 4] [--hook 3.5] [--json]
+                                      larger or smaller in the same yarn
        lemniscus shape FILE [--yarn 4] [--hook 3.5] [--stitch 5x4.8] [--json]
                                       what its parts become
        lemniscus place FILE [--json]  where everything goes that it places
@@ -20,6 +23,7 @@ async function run([command, ...rest]: readonly string[]): Promise<number> {
   if (command === 'check') return (await check(rest)) ?? misused();
   if (command === 'shape') return (await shape(rest)) ?? misused();
   if (command === 'design') return design(rest) ?? misused();
+  if (command === 'resize') return (await resize(rest)) ?? misused();
   if (command === 'place') return (await place(rest)) ?? misused();
   if (command === 'order') return (await order(rest)) ?? misused();
   if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);
