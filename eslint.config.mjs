@@ -13,7 +13,7 @@ const CORE_ORDER = [
   ['making', 'assembly', 'design'],
   ['supply', 'history', 'technique'],
   ['planning', 'drawn', 'resize'],
-  ['practice'],
+  ['practice', 'sketch'],
   ['exchange'],
 ];
 

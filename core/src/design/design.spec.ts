@@ -24,10 +24,10 @@ const stitches = fc.record({
 });
 
 /** What no plan may do: ruffle, gape, or work more than one change into a stitch. */
-function expectWorkable(counts: readonly number[], shut: boolean): void {
+function expectWorkable(counts: readonly number[], shut: boolean, steepest = 6): void {
   counts.slice(1).forEach((makes, i) => {
     const uses = counts[i]!;
-    expect(Math.abs(makes - uses)).toBeLessThanOrEqual(6);
+    expect(Math.abs(makes - uses)).toBeLessThanOrEqual(steepest);
     expect(makes <= 2 * uses && 2 * makes >= uses).toBe(true);
   });
   if (shut) expect(counts.at(-1)!).toBeLessThanOrEqual(8);
@@ -123,7 +123,10 @@ describe('rounds for a wished shape', () => {
         (is, wide, high) => {
           const wish = primitive({ is, across: wide * STITCH.width, tall: high * STITCH.height });
           const first = firstRounds(wish, STITCH)!;
-          expectWorkable(first, wish.end === 'shut');
+          const oval = (wish.straight ?? 0) > 0;
+          expectWorkable(first, wish.end === 'shut', oval ? 8 : 6);
+          // An oval and a tube begin on what they are long; only a ring is drawn here.
+          if (oval || wish.points[0]!.r > 0) return;
           const drawn = scaleProfile(
             unitProfile(plainOutline(first, { shut: wish.end === 'shut' }), STITCH.height / STITCH.width),
             STITCH.width,
@@ -220,7 +223,8 @@ describe('an outline', () => {
 
   it.each([
     [points([0, 0]), ['too-few-points']],
-    [points([5, 0], [20, 10], [0, 30]), ['off-axis']],
+    // A first point off the axis is an open rim.
+    [points([5, 0], [20, 10], [0, 30]), []],
     [points([0, 0], [20, 10], [3, 30]), ['off-axis']],
     [points([0, 0], [-4, 10], [0, 30]), ['beyond-axis']],
     [points([0, 0], [30, 0], [10, 30], [10, 5], [40, 20], [0, 40]), ['crosses-itself']],

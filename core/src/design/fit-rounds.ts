@@ -1,5 +1,5 @@
 import type { StitchSize } from '../gauge/index.js';
-import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type Profile } from '../shape/index.js';
+import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type PartStart, type Profile } from '../shape/index.js';
 import { evenCounts, type CountRules } from './even-counts.js';
 import { along, type Along, type Wish } from './wish.js';
 
@@ -25,6 +25,8 @@ export interface RoundFit {
 
 /** Stitches a round of single crochet may gain and still lie flat (common practice). */
 const FLAT = 6;
+/** In an oval, of which each end takes four (common practice). */
+const FLAT_OVAL = 8;
 /** Six is the norm, fewer for pointed pieces (common practice). */
 const USUAL_FIRST = [6, 5, 4, 3];
 /** A round off its course costs as much as this many stitches it is off, once (our own estimate). */
@@ -39,6 +41,16 @@ const BESIDE = 1;
 const SAMPLES = 60;
 const LEAST = 3;
 
+/** What a wish is worked in: the stitch, how firm it is stuffed, and what its first round hangs on. */
+interface Setting {
+  readonly wish: Wish;
+  readonly outline: Along;
+  readonly stitch: StitchSize;
+  readonly firmness: number;
+  readonly rules: CountRules;
+  readonly start: PartStart;
+}
+
 /**
  * Rounds whose stuffed shape lies nearest to a wished outline. First counts that need not be whole are moved until the
  * stuffed profile lies on it; then the whole counts nearest to those are taken, at a price for each irregularity.
@@ -46,15 +58,30 @@ const LEAST = 3;
  * @returns null where nothing can be worked: a wish that is smaller than its first rounds
  */
 export function fitRounds(wish: Wish, stitch: StitchSize, options: FitOptions = {}): RoundFit | null {
-  const outline = along(wish.points);
-  const rules = rulesOf(wish, options);
-  const firmness = options.firmness ?? FIRM;
-  const found: RoundFit[] = [];
-  for (const rounds of roundsToTry(outline, wish.end, stitch, firmness)) {
-    const counts = evenCounts(realCounts(outline, wish.end, rounds, stitch, firmness), rules);
-    if (counts) found.push(judged(counts, wish, stitch, firmness));
+  const steps = fitSteps(wish, stitch, options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
   }
-  return found.reduce<RoundFit | null>((best, each) => (best && best.off <= each.off ? best : each), null);
+}
+
+/** The same, a number of rounds at a time: yields how much of it is done, 0 to 1, and can be left at any time. */
+export function* fitSteps(wish: Wish, stitch: StitchSize, options: FitOptions = {}): Generator<number, RoundFit | null> {
+  const setting = settingOf(wish, stitch, options);
+  const tries = roundsToTry(setting);
+  let best: RoundFit | null = null;
+  for (const [index, rounds] of tries.entries()) {
+    yield (index + 1) / (tries.length + 1);
+    const counts = evenCounts(realCounts(setting, rounds), setting.rules);
+    const found = counts && judged(counts, setting);
+    if (found && (!best || found.off < best.off)) best = found;
+  }
+  return best;
+}
+
+/** How rounds that are there lie against a wish. */
+export function judgeRounds(counts: readonly number[], wish: Wish, stitch: StitchSize, options: FitOptions = {}): RoundFit {
+  return judged(counts, settingOf(wish, stitch, options));
 }
 
 /**
@@ -62,42 +89,81 @@ export function fitRounds(wish: Wish, stitch: StitchSize, options: FitOptions = 
  * not worked out.
  */
 export function firstRounds(wish: Wish, stitch: StitchSize, options: FitOptions = {}): readonly number[] | null {
-  const outline = along(wish.points);
-  const rounds = Math.max(2, Math.round(outline.wall / stitch.height));
-  return evenCounts(surfaceCounts(outline, wish.end, rounds, stitch), rulesOf(wish, options));
+  const setting = settingOf(wish, stitch, options);
+  const rounds = Math.max(2, Math.round(setting.outline.wall / stitch.height));
+  return evenCounts(surfaceCounts(setting, rounds), setting.rules);
+}
+
+function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting {
+  const start = startOf(wish, stitch);
+  return {
+    wish,
+    outline: along(wish.points),
+    stitch,
+    firmness: options.firmness ?? FIRM,
+    rules: rulesOf(wish, start, options),
+    start,
+  };
+}
+
+/** Around a chain, along an open rim, or in a ring. */
+function startOf({ points, straight = 0 }: Wish, { width }: StitchSize): PartStart {
+  if (straight > 0) return { is: 'chain', straight: Math.max(2, Math.round(straight / width)) };
+  const rim = (2 * Math.PI * points[0]!.r) / width;
+  return rim >= LEAST ? { is: 'open', around: Math.round(rim) } : { is: 'ring' };
 }
 
 /** As many rounds as the wall is long, by how long stuffing makes the wall of such rounds; and one more, and one less. */
-function roundsToTry(outline: Along, end: Wish['end'], stitch: StitchSize, firmness: number): readonly number[] {
+function roundsToTry(setting: Setting): readonly number[] {
+  const { outline, stitch } = setting;
   const first = Math.max(2, Math.round(outline.wall / stitch.height));
-  const counts = realCounts(outline, end, first, stitch, firmness);
-  const { wall } = along(ringsOf(shapeOf(counts, end, stitch, firmness)));
+  const { wall } = along(ringsOf(shapeOf(realCounts(setting, first), setting)));
   const fitting = Math.round((first * outline.wall) / wall);
   return Array.from({ length: 2 * BESIDE + 1 }, (_, i) => fitting - BESIDE + i).filter((rounds) => rounds >= 2);
 }
 
-const rulesOf = ({ end }: Wish, { first = USUAL_FIRST, price = USUAL_PRICE }: FitOptions): CountRules => ({
-  steepest: FLAT,
-  first,
-  mostShut: end === 'shut' ? MOST_SHUT : null,
-  change: price ** 2,
-  odd: price ** 2 / 2,
-});
+function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price = USUAL_PRICE }: FitOptions): CountRules {
+  const rules = {
+    steepest: FLAT,
+    first,
+    usual: FLAT,
+    mostShut: end === 'shut' ? MOST_SHUT : null,
+    change: price ** 2,
+    odd: price ** 2 / 2,
+  };
+  // An oval's first round goes round its chain with four in either end; a rim is as wide as it is, a stitch more or less.
+  if (start.is === 'chain')
+    return { ...rules, steepest: FLAT_OVAL, first: [2 * start.straight + 6], straight: start.straight - 1 };
+  if (start.is === 'open') return { ...rules, first: [0, 1, -1].map((more) => Math.max(LEAST, start.around + more)) };
+  return rules;
+}
+
+/** Stitches round a surface of this half width: an oval has its straights too, as far as its rounds keep them. */
+function around(r: number, { stitch: { width }, start }: Setting): number {
+  const circle = (2 * Math.PI * r) / width;
+  if (start.is !== 'chain') return Math.max(LEAST, circle);
+  // A round of few stitches keeps a quarter of them on either straight at most (`core/shape`).
+  return Math.max(LEAST, circle < 2 * start.straight ? 2 * circle : circle + 2 * start.straight);
+}
 
 /** Stitches round a surface where each round ends; a shape that is drawn shut ends half a round past its last. */
-const surfaceCounts = (outline: Along, end: Wish['end'], rounds: number, { width }: StitchSize): readonly number[] =>
+const surfaceCounts = (setting: Setting, rounds: number): readonly number[] =>
   Array.from({ length: rounds }, (_, k) =>
-    Math.max(LEAST, (2 * Math.PI * outline.at((k + 1) / (rounds + (end === 'shut' ? 0.5 : 0))).r) / width),
+    around(setting.outline.at((k + 1) / (rounds + (setting.wish.end === 'shut' ? 0.5 : 0))).r, setting),
   );
 
-const shapeOf = (counts: readonly number[], end: Wish['end'], { width, height }: StitchSize, firmness: number): Profile =>
-  scaleProfile(unitProfile(plainOutline(counts, { shut: end === 'shut' }), height / width, firmness), width);
+function shapeOf(counts: readonly number[], { wish, stitch: { width, height }, firmness, start }: Setting): Profile {
+  const begun = start.is === 'open' ? ({ is: 'open', around: counts[0]! } as const) : start;
+  const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun });
+  return scaleProfile(unitProfile(outline, height / width, firmness), width);
+}
 
 /** Counts, not whole, whose stuffed shape is as wide as wished all along its wall. */
-function realCounts(outline: Along, end: Wish['end'], rounds: number, stitch: StitchSize, firmness: number): readonly number[] {
-  let counts = surfaceCounts(outline, end, rounds, stitch);
+function realCounts(setting: Setting, rounds: number): readonly number[] {
+  const { outline, stitch } = setting;
+  let counts = surfaceCounts(setting, rounds);
   for (let i = 0; i < TRIES; i++) {
-    const rings = ringsOf(shapeOf(counts, end, stitch, firmness));
+    const rings = ringsOf(shapeOf(counts, setting));
     const shape = along(rings);
     let wall = 0;
     const next = counts.map((count, k) => {
@@ -113,9 +179,9 @@ function realCounts(outline: Along, end: Wish['end'], rounds: number, stitch: St
   return counts;
 }
 
-function judged(counts: readonly number[], wish: Wish, stitch: StitchSize, firmness: number): RoundFit {
-  const profile = shapeOf(counts, wish.end, stitch, firmness);
-  const offs = deviations(profile, wish);
+function judged(counts: readonly number[], setting: Setting): RoundFit {
+  const profile = shapeOf(counts, setting);
+  const offs = deviations(profile, setting.wish);
   const worst = Math.max(...offs);
   return {
     counts,

@@ -1,6 +1,18 @@
 export { evenCounts, type CountRules, type OwnRound } from './even-counts.js';
-export { deviations, firstRounds, fitRounds, type FitOptions, type RoundFit } from './fit-rounds.js';
+export { deviations, firstRounds, fitRounds, fitSteps, judgeRounds, type FitOptions, type RoundFit } from './fit-rounds.js';
 export { PRIMITIVES, primitive, type Primitive } from './primitives.js';
 export { RESHAPES, reshaped, type Reshape } from './reshape.js';
-export { LARGEST_MM, wishProblems, type End, type Wish, type WishPoint, type WishProblem } from './wish.js';
-export { writeRounds } from './write.js';
+export {
+  along,
+  crossingOf,
+  LARGEST_MM,
+  wishProblems,
+  type Along,
+  type End,
+  type Wish,
+  type WishPoint,
+  type WishProblem,
+} from './wish.js';
+export { describeMisfit, misfits, type Misfit, type MisfitReason } from './misfit.js';
+export { describeMended, nearestWish, type Mended } from './nearest.js';
+export { writePart, writeRounds, type PartWriting } from './write.js';

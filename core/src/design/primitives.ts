@@ -7,9 +7,27 @@ export type Primitive =
   | { readonly is: 'drop'; readonly across: number; readonly tall: number }
   | { readonly is: 'cone'; readonly across: number; readonly tall: number }
   | { readonly is: 'tube'; readonly across: number; readonly tall: number }
-  | { readonly is: 'cup'; readonly across: number; readonly tall: number };
+  | { readonly is: 'cup'; readonly across: number; readonly tall: number }
+  /** Lying: so long, and so thick. */
+  | { readonly is: 'bean'; readonly across: number; readonly tall: number }
+  | { readonly is: 'disc'; readonly across: number }
+  /** Flat: so long, and so wide. */
+  | { readonly is: 'oval'; readonly across: number; readonly tall: number }
+  /** A tube whose ends are sewn together: so wide outside, and so thick. */
+  | { readonly is: 'ring'; readonly across: number; readonly tall: number };
 
-export const PRIMITIVES: readonly Primitive['is'][] = ['ball', 'egg', 'drop', 'cone', 'tube', 'cup'];
+export const PRIMITIVES: readonly Primitive['is'][] = [
+  'ball',
+  'egg',
+  'drop',
+  'cone',
+  'tube',
+  'cup',
+  'bean',
+  'disc',
+  'oval',
+  'ring',
+];
 
 /** Pieces that a curve is made of. */
 const PIECES = 48;
@@ -57,8 +75,37 @@ export function primitive(shape: Primitive): Wish {
         ],
         end: 'open',
       };
+    case 'bean': {
+      const thick = Math.min(shape.tall, shape.across);
+      return { points: twoHalves(thick, thick, 0.5, 1), end: 'shut', straight: shape.across - thick };
+    }
+    case 'disc':
+      return flat(half, 0);
+    case 'oval': {
+      const wide = Math.min(shape.tall, shape.across);
+      return flat(wide / 2, shape.across - wide);
+    }
+    case 'ring': {
+      const thick = Math.min(shape.tall, shape.across / 2);
+      return {
+        points: [
+          { r: thick / 2, z: 0 },
+          { r: thick / 2, z: Math.PI * (shape.across - thick) },
+        ],
+        end: 'open',
+      };
+    }
   }
 }
+
+const flat = (r: number, straight: number): Wish => ({
+  points: [
+    { r: 0, z: 0 },
+    { r, z: 0 },
+  ],
+  end: 'open',
+  ...(straight > 0 ? { straight } : {}),
+});
 
 /** A quarter of a circle from the axis to the wall. */
 const cap = (r: number): readonly WishPoint[] =>

@@ -8,12 +8,14 @@ export interface WishPoint {
 export type End = 'shut' | 'open';
 
 /**
- * The shape somebody wants, of one that is round: half its outline from its start, where the first round is worked, to its
- * end. The first point lies on the axis.
+ * The shape somebody wants: half its outline from its start, where the first round is worked, to its end. A first point off
+ * the axis is an open rim it begins with.
  */
 export interface Wish {
   readonly points: readonly WishPoint[];
   readonly end: End;
+  /** How much longer than wide an oval is, mm, along the chain it begins with; 0 or left out where it is round. */
+  readonly straight?: number;
 }
 
 /** Why an outline cannot be crocheted as it is; the places are indices of its points. */
@@ -32,7 +34,6 @@ export function wishProblems({ points, end }: Wish): readonly WishProblem[] {
   if (points.length < 2) return [{ code: 'too-few-points' }];
   const problems: WishProblem[] = [];
   const last = points.length - 1;
-  if (points[0]!.r > 0) problems.push({ code: 'off-axis', at: 0 });
   if (end === 'shut' && points[last]!.r > 0) problems.push({ code: 'off-axis', at: last });
   const beyond = points.findIndex(({ r }) => r < 0);
   if (beyond >= 0) problems.push({ code: 'beyond-axis', at: beyond });
@@ -47,7 +48,7 @@ export function wishProblems({ points, end }: Wish): readonly WishProblem[] {
 }
 
 /** The first two pieces that cross, by their first points; null where none do. */
-function crossingOf(points: readonly WishPoint[]): readonly [number, number] | null {
+export function crossingOf(points: readonly WishPoint[]): readonly [number, number] | null {
   for (let i = 0; i + 1 < points.length; i++)
     for (let k = i + 2; k + 1 < points.length; k++)
       if (cross(points[i]!, points[i + 1]!, points[k]!, points[k + 1]!)) return [i, k];

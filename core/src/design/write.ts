@@ -1,21 +1,61 @@
-import type { Terms } from '../notation/index.js';
-import { spread, staggerRun, writeSpread } from '../spacing/index.js';
+import { inLoop, printItems, STITCHES, type Item, type Terms, type Work } from '../notation/index.js';
+import { itemsOf, ovalRound, spread, staggerRun } from '../spacing/index.js';
+
+/** How the rounds of a part are written. */
+export interface PartWriting {
+  readonly terms: Terms;
+  /** What it begins on: a ring, both sides of a chain, or a chain joined to a rim. */
+  readonly start?: 'ring' | 'oval' | 'open';
+  /** From a round on, 1-based, another colour. */
+  readonly colours?: readonly { readonly from: number; readonly name: string }[];
+  /** Rounds in the back loops, 1-based. */
+  readonly edges?: readonly number[];
+  /** What is said before a round, 1-based. */
+  readonly before?: ReadonlyMap<number, string>;
+}
 
 /** Rounds as a pattern has them, increases and decreases staggered, from a ring: "R2: inc × 6 (12)". */
 export function writeRounds(counts: readonly number[], terms: Terms): readonly string[] {
-  const style = { terms, form: 'short' } as const;
+  return writePart(counts, { terms });
+}
+
+/** Rounds as a pattern has them, with what is said between them. */
+export function writePart(counts: readonly number[], writing: PartWriting): readonly string[] {
+  const { terms, start = 'ring', colours = [], edges = [], before = new Map<number, string>() } = writing;
   const run = counts.slice(1).map((makes, i) => ({ uses: counts[i]!, makes, fixed: null }));
   const staggered = staggerRun(run);
-  const stitch = terms === 'UK' ? 'dc' : 'sc';
-  const lines: string[] = [`R1: ${counts[0]} ${stitch} in ring (${counts[0]})`];
-  for (let k = 1; k < counts.length;) {
-    let end = k + 1;
-    const same = counts[k] === counts[k - 1];
-    while (same && end < counts.length && counts[end] === counts[k]) end++;
-    const round = staggered[k - 1] ?? spread(counts[k - 1]!, counts[k]!);
-    const label = end - k > 1 ? `R${k + 1}–R${end}` : `R${k + 1}`;
-    lines.push(`${label}: ${writeSpread(round, style)} (${counts[k]})`);
-    k = end;
+  const straight = (counts[0]! - 8) / 2;
+  const lines: string[] = [];
+  const words = (round: number): string => {
+    if (round === 1) return firstRound(counts[0]!, start, terms);
+    const [uses, makes] = [counts[round - 2]!, counts[round - 1]!];
+    const oval = start === 'oval' && makes > uses ? ovalRound(uses, makes, straight, PLAIN) : null;
+    const items: readonly Item[] = oval ?? itemsOf(staggered[round - 2] ?? spread(uses, makes));
+    return printItems(edges.includes(round) ? inLoop(items, 'back') : items, { terms, form: 'short' });
+  };
+  for (let round = 1; round <= counts.length;) {
+    const said = before.get(round);
+    if (said) lines.push(said);
+    let end = round;
+    const plain = (each: number): boolean => counts[each - 1] === counts[each - 2] && !edges.includes(each);
+    const goesOn = (next: number): boolean =>
+      next <= counts.length && plain(next) && !before.has(next) && !colours.some(({ from }) => from === next);
+    while (round > 1 && plain(round) && goesOn(end + 1)) end++;
+    const label = end > round ? `R${round}–R${end}` : `R${round}`;
+    const change = colours.find(({ from }) => from === end + 1);
+    lines.push(`${label}: ${words(round)} (${counts[end - 1]})${change ? `. Change to ${change.name}.` : ''}`);
+    round = end + 1;
   }
   return lines;
+}
+
+const PLAIN: Work = { kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null };
+
+/** The start in words people use: around a chain with four stitches in either end. */
+function firstRound(count: number, start: 'ring' | 'oval' | 'open', terms: Terms): string {
+  const sc = STITCHES.sc[terms].abbreviation;
+  if (start === 'ring') return `${count} ${sc} in ring`;
+  if (start === 'open') return `ch ${count}, join to form a ring, ${count} ${sc} in ring`;
+  const side = (count - 8) / 2;
+  return `ch ${side + 3}, 2 ${sc} in 2nd ch from hook, ${side} ${sc}, 4 ${sc} in last ch, on the other side ${side} ${sc}, 2 ${sc} in last ch`;
 }

@@ -1,0 +1,65 @@
+import {
+  fitSteps,
+  judgeRounds,
+  misfits,
+  nearestWish,
+  type Mended,
+  type Misfit,
+  type RoundFit,
+  type Wish,
+} from '../design/index.js';
+import type { StitchSize } from '../gauge/index.js';
+import { wishOf } from './curve.js';
+import type { SketchPart } from './sketch.js';
+
+/** Rounds for a part of a sketch, and how they lie against what was drawn. */
+export interface Found {
+  /** What was drawn, or the nearest to it that can be crocheted. */
+  readonly wish: Wish;
+  readonly mended: readonly Mended[];
+  readonly fit: RoundFit;
+  readonly misfits: readonly Misfit[];
+  readonly byHand: boolean;
+}
+
+/** What a part is worked with. */
+export interface SketchGauge {
+  readonly stitch: StitchSize;
+  /** Share by which stuffing stretches it. */
+  readonly stretch: number;
+}
+
+/**
+ * Rounds for a part, step by step: yields how much is done, 0 to 1. What was set by hand is judged as it is.
+ *
+ * @returns null where there is no outline yet, or nothing that can be worked comes near it
+ */
+export function* findSteps(part: SketchPart, { stitch, stretch }: SketchGauge): Generator<number, Found | null> {
+  const near = nearestWish(wishOf(part.outline), stitch);
+  if (!near) return null;
+  const { wish, mended } = near;
+  const options = optionsOf(part, stretch);
+  const fit = part.counts ? judgeRounds(part.counts, wish, stitch, options) : yield* fitSteps(wish, stitch, options);
+  return fit && { wish, mended, fit, misfits: misfits(fit, wish, stitch), byHand: part.counts !== null };
+}
+
+/** The same at once. */
+export function findRounds(part: SketchPart, gauge: SketchGauge): Found | null {
+  const steps = findSteps(part, gauge);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+export function optionsOf(
+  { first, stuffed }: SketchPart,
+  stretch: number,
+): { readonly first?: readonly number[]; readonly firmness: number } {
+  return { firmness: stuffed ? stretch : 0, ...(first === null ? {} : { first: [first] }) };
+}
+
+/** From how small to how large a size may come out, by how sure the stitch is. */
+export function sizeRange(mm: number, spread: number): readonly [number, number] {
+  return [mm * (1 - spread), mm * (1 + spread)];
+}

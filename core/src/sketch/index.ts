@@ -1,0 +1,20 @@
+export { painted, withCount, withoutRound, withRound } from './by-hand.js';
+export { fewPoints, wishOf } from './curve.js';
+export { findRounds, findSteps, sizeRange, type Found, type SketchGauge } from './found.js';
+export { withPart } from './into-pattern.js';
+export { describeNotDrawn, partOf, type NotDrawn } from './of-part.js';
+export {
+  outlineSize,
+  plainPart,
+  stretched,
+  type Sketch,
+  type SketchColour,
+  type SketchHeight,
+  type SketchOutline,
+  type SketchPart,
+  type SketchPlace,
+  type SketchPoint,
+  type SketchRound,
+} from './sketch.js';
+export { outlineOfMeasures, outlineOfPrimitive, TEMPLATES, type Template } from './templates.js';
+export { partText, sketchText, type Rounded } from './text.js';

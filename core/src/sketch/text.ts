@@ -1,0 +1,121 @@
+import { DRAWN_SHUT } from '../fabric/index.js';
+import { printPlacing, type Join, type Named, type Placing, type Round } from '../notation/index.js';
+import { writePart } from '../design/index.js';
+import type { Sketch, SketchPart, SketchPlace } from './sketch.js';
+
+/** A part with the counts of its rounds; null where none were found. */
+export interface Rounded {
+  readonly part: SketchPart;
+  readonly counts: readonly number[] | null;
+}
+
+/** Yarn that is left for sewing, cm (common practice: 20 to 30). */
+const TAIL = 25;
+/** So many rounds before the last there is still room to stuff (common practice: a round quarter before the end). */
+const STUFF_BEFORE = 4;
+/** Rounds between one lot of stuffing and the next, in what is too narrow for a hand (our own estimate). */
+const NARROW = 18;
+
+/** A sketch as a pattern, parts without rounds left out. */
+export function sketchText(sketch: Pick<Sketch, 'name' | 'hookMm'>, parts: readonly Rounded[], yarn: string): string {
+  const written = parts.filter((each): each is Rounded & { counts: readonly number[] } => each.counts !== null);
+  const head = [`# ${sketch.name.trim() || 'Untitled'}`, 'US terms', '', `${yarn} yarn, a ${sketch.hookMm} mm hook.`];
+  const makingUp = placingLines(written);
+  return (
+    [
+      head.join('\n'),
+      ...written.map(({ part, counts }) => partText(part, counts).join('\n')),
+      ...(makingUp.length > 0 ? [['## Put together', ...makingUp].join('\n')] : []),
+      '',
+    ]
+      .join('\n\n')
+      .trimEnd() + '\n'
+  );
+}
+
+/** A part with its heading, rounds and remarks. */
+export function partText(part: SketchPart, counts: readonly number[]): readonly string[] {
+  const heading = `## ${part.name}${part.copies > 1 ? ` (make ${part.copies})` : ''}`;
+  const colours = [...part.colours].sort((a, b) => a.from - b.from).filter(({ from }) => from <= counts.length);
+  const first = colours.find(({ from }) => from === 1);
+  const { points, straight, end } = part.outline;
+  const lines = writePart(counts, {
+    terms: 'US',
+    start: straight > 0 ? 'oval' : (points[0]?.r ?? 0) > 0 ? 'open' : 'ring',
+    colours: colours.filter(({ from }) => from > 1),
+    edges: edgesOf(part, counts.length),
+    before: stuffingOf(part, counts),
+  });
+  const shut = end === 'shut' && counts.at(-1)! <= DRAWN_SHUT;
+  const tail = shut
+    ? 'Fasten off, thread the tail through the front loops and draw it shut.'
+    : `Fasten off and leave ${TAIL} cm of yarn for sewing.`;
+  return [heading, ...(first ? [`With ${first.name}:`] : []), ...lines, ...(part.stuffed ? [] : ['Do not stuff.']), tail];
+}
+
+/** Rounds in the back loops: the first past each edge of the outline, where as many rounds are as its wall is long. */
+function edgesOf({ outline: { points } }: SketchPart, rounds: number): readonly number[] {
+  let wall = 0;
+  const lengths = points.map((point, i) => {
+    if (i > 0) wall += Math.hypot(point.r - points[i - 1]!.r, point.z - points[i - 1]!.z);
+    return wall;
+  });
+  return points.flatMap(({ edge }, i) => {
+    const round = Math.round((rounds * lengths[i]!) / Math.max(1e-9, wall)) + 1;
+    return edge && round > 1 && round <= rounds ? [round] : [];
+  });
+}
+
+function stuffingOf({ stuffed, outline: { end } }: SketchPart, counts: readonly number[]): ReadonlyMap<number, string> {
+  const words = new Map<number, string>();
+  if (!stuffed) return words;
+  const narrow = Math.max(...counts) <= NARROW;
+  if (narrow && counts.length > NARROW)
+    words.set(Math.round(counts.length / 2), 'Stuff what is there; it is too narrow for a hand later.');
+  if (end !== 'shut' || counts.length <= STUFF_BEFORE + 2) return words;
+  words.set(counts.length - STUFF_BEFORE + 1, 'Stuff now, firmly, the sides before the middle.');
+  return words;
+}
+
+function placingLines(parts: readonly (Rounded & { readonly counts: readonly number[] })[]): readonly string[] {
+  return parts.flatMap(({ part }) => {
+    const { place } = part;
+    const host = place && parts.find((each) => each.part.id === place.on);
+    if (!host || host.part.id === part.id) return [];
+    return [printPlacing(placingOf(part, place, host))];
+  });
+}
+
+const named = ({ name }: SketchPart): Named => ({ name, part: null, copy: null });
+
+function placingOf(part: SketchPart, place: SketchPlace, host: Rounded & { readonly counts: readonly number[] }): Placing {
+  const { counts } = host;
+  const round =
+    place.height.is === 'start' ? 1 : Math.min(counts.length, Math.max(1, Math.round(place.height.share * counts.length)));
+  const spread = place.round.is === 'evenly' ? part.copies : null;
+  return {
+    subject: named(part),
+    host: named(host.part),
+    height: place.height.is === 'start' ? { is: 'start' } : { is: 'rounds', first: round, last: round },
+    round: roundOf(place),
+    count: spread,
+    mirrors: null,
+    tip: null,
+    join: place.join satisfies Join,
+  };
+}
+
+function roundOf({ round }: SketchPlace): Round | null {
+  switch (round.is) {
+    case 'side':
+      return { is: 'side', of: round.side, aside: null };
+    case 'pair':
+      return { is: 'apart', apart: { count: round.apart, reading: 'between' }, side: round.side };
+    case 'sides':
+      return { is: 'sides' };
+    case 'evenly':
+      return { is: 'evenly', from: 'front' };
+    case 'around':
+      return null;
+  }
+}
