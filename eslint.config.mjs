@@ -22,7 +22,7 @@ const SERVER_ORDER = [
   ['http', 'database'],
   ['live'],
   ['home'],
-  ['makes', 'basket', 'measurements', 'plan', 'photos', 'practice'],
+  ['makes', 'basket', 'measurements', 'plan', 'photos', 'practice', 'sketches'],
   ['events'],
   ['folds', 'backup'],
 ];

@@ -31,5 +31,6 @@ export const Restored = z.object({
   plan: z.int(),
   photos: z.int(),
   practice: z.int(),
+  sketches: z.int(),
 });
 export type Restored = z.infer<typeof Restored>;

@@ -18,6 +18,7 @@ import { measurementRoutes } from './measurements/measurement-routes.js';
 import { photoRoutes } from './photos/photo-routes.js';
 import { feedRoutes, planRoutes } from './plan/plan-routes.js';
 import { practiceRoutes } from './practice/practice-routes.js';
+import { sketchRoutes } from './sketches/sketch-routes.js';
 
 /** Room for the longest pattern, twice over for escapes. */
 const BODY_LIMIT = '5mb';
@@ -72,6 +73,7 @@ export function createApp(database: Database, web: string, { live = new LiveMake
   app.use('/api/measurements', measurementRoutes(database));
   app.use('/api/plan', planRoutes(database));
   app.use('/api/practice', practiceRoutes(database));
+  app.use('/api/sketches', sketchRoutes(database));
   app.use('/api/photos', photoRoutes(database));
   app.use('/api', () => {
     throw new Problem('not-found', 'There is nothing at this address.');

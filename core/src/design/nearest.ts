@@ -51,17 +51,12 @@ function largest(points: readonly WishPoint[], { width, height }: StitchSize): n
   return Math.min(LARGEST_MM, byRounds, byAround);
 }
 
-/** Without the loops where it crosses itself: it turns off where it meets itself. */
+/** Without the loops where it crosses itself: it turns off where it meets itself. Each cut takes a point away. */
 function uncrossed(points: readonly WishPoint[]): readonly WishPoint[] {
-  let rest = points;
-  // Each cut takes at least a piece away.
-  for (let i = 0; i < points.length; i++) {
-    const crossing = crossingOf(rest);
-    if (!crossing) return rest;
-    const [first, second] = crossing;
-    rest = [...rest.slice(0, first + 1), meeting(rest, first, second), ...rest.slice(second + 1)];
-  }
-  return rest;
+  const crossing = crossingOf(points);
+  if (!crossing) return points;
+  const [first, second] = crossing;
+  return uncrossed([...points.slice(0, first + 1), meeting(points, first, second), ...points.slice(second + 1)]);
 }
 
 function meeting(points: readonly WishPoint[], first: number, second: number): WishPoint {

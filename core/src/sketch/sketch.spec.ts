@@ -78,7 +78,8 @@ describe('a template', () => {
           });
           const { diameter, height } = measure(findRounds(part('Body', wanted), GAUGE)!.fit.profile);
           expect(Math.abs(diameter - across)).toBeLessThan(2 * GAUGE.stitch.width);
-          expect(Math.abs(height - tall)).toBeLessThan(2 * GAUGE.stitch.height);
+          // Stuffing rounds the foot of what stands: half a stitch more.
+          expect(Math.abs(height - tall)).toBeLessThan(2.5 * GAUGE.stitch.height);
         },
       ),
       { numRuns: 20 },

@@ -4,6 +4,7 @@ import { BackupMake, BackupManifest, KeptMeasurement, KeptYarn } from '@lemniscu
 import { KeptPhoto } from '@lemniscus/api/photo';
 import { KeptPlanEntry } from '@lemniscus/api/plan';
 import { KeptAnswer } from '@lemniscus/api/practice';
+import { KeptSketch } from '@lemniscus/api/sketch';
 import { basketToCsv, measurementsToCsv } from '@lemniscus/core/exchange';
 import { strFromU8, strToU8, unzip, zip, type AsyncUnzipOptions, type AsyncZippable, type Unzipped } from 'fflate';
 import * as z from 'zod';
@@ -17,6 +18,7 @@ export interface Backup {
   readonly measurements: readonly KeptMeasurement[];
   readonly plan: readonly KeptPlanEntry[];
   readonly practice: readonly KeptAnswer[];
+  readonly sketches: readonly KeptSketch[];
   readonly photos: readonly KeptPhoto[];
   /** Pictures of photos, JPEG, by the photo's id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
@@ -43,6 +45,7 @@ export async function toFile({
   measurements,
   plan,
   practice,
+  sketches,
   photos,
   pictures,
 }: Backup): Promise<Uint8Array> {
@@ -52,6 +55,7 @@ export async function toFile({
     'measurements.json': JSON.stringify(measurements, null, 1),
     'plan.json': JSON.stringify(plan, null, 1),
     'practice.json': JSON.stringify(practice, null, 1),
+    'sketches.json': JSON.stringify(sketches, null, 1),
     'photos.json': JSON.stringify(photos, null, 1),
     'measurements.csv': measurementsToCsv(measurements.filter(({ removed }) => !removed).map(({ measurement }) => measurement)),
   };
@@ -89,6 +93,7 @@ export async function fromFile(bytes: Uint8Array): Promise<Backup> {
     // Copies from before there was a plan have none.
     plan: files['plan.json'] ? parseIn('plan.json', z.array(KeptPlanEntry), files) : [],
     practice: files['practice.json'] ? parseIn('practice.json', z.array(KeptAnswer), files) : [],
+    sketches: files['sketches.json'] ? parseIn('sketches.json', z.array(KeptSketch), files) : [],
     photos: files['photos.json'] ? parseIn('photos.json', z.array(KeptPhoto), files) : [],
     pictures: picturesIn(manifest, files),
   };

@@ -8,12 +8,14 @@ import type { Database } from '../database/open.js';
 import { PhotoEntity } from '../database/photo.entity.js';
 import { PlanEntity } from '../database/plan.entity.js';
 import { RevisionEntity } from '../database/revision.entity.js';
+import { SketchEntity } from '../database/sketch.entity.js';
 import { YarnEntity } from '../database/yarn.entity.js';
 import { allEvents, appendEvents } from '../events/event-store.js';
 import { keepMeasurements } from '../measurements/measurement-store.js';
 import { keepPhotos, keepPicture, pictureOf } from '../photos/photo-store.js';
 import { keepPlan } from '../plan/plan-store.js';
 import { keepAnswers } from '../practice/practice-store.js';
+import { keepSketches } from '../sketches/sketch-store.js';
 import type { Backup } from './backup-file.js';
 
 /** Everything that is kept, makes taken off the shelf and things left out too. */
@@ -46,6 +48,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
   const measurements = await em.find(MeasurementEntity, {}, { orderBy: { id: 'asc' } });
   const plan = await em.find(PlanEntity, {}, { orderBy: { id: 'asc' } });
   const practice = await em.find(AnswerEntity, {}, { orderBy: { id: 'asc' } });
+  const sketches = await em.find(SketchEntity, {}, { orderBy: { id: 'asc' } });
   const photos = await em.find(PhotoEntity, {}, { orderBy: { id: 'asc' } });
   const pictures = new Map<string, Uint8Array>();
   for (const { id } of photos) {
@@ -59,6 +62,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
     measurements: measurements.map(({ measurement, changedAt, removed }) => ({ measurement, changedAt, removed })),
     plan: plan.map(({ entry, changedAt, removed }) => ({ entry, changedAt, removed })),
     practice: practice.map(({ answer, changedAt, removed }) => ({ answer, changedAt, removed })),
+    sketches: sketches.map(({ sketch, changedAt, removed }) => ({ sketch, changedAt, removed })),
     photos: photos.map(({ photo, changedAt, removed }) => ({ photo, changedAt, removed })),
     pictures,
   };
@@ -71,7 +75,7 @@ export async function readAll(database: Database, now: number): Promise<Backup> 
  */
 export async function takeIn(
   database: Database,
-  { makes, yarns, measurements, plan, practice, photos, pictures }: Backup,
+  { makes, yarns, measurements, plan, practice, sketches, photos, pictures }: Backup,
 ): Promise<Restored> {
   const em = database.em.fork();
   let newMakes = 0;
@@ -92,12 +96,13 @@ export async function takeIn(
     await keepMeasurements(within, measurements);
     await keepPlan(within, plan);
     await keepAnswers(within, practice);
+    await keepSketches(within, sketches);
     await keepPhotos(within, photos);
   });
   for (const [id, bytes] of pictures) if (!(await pictureOf(database, id))) await keepPicture(database, id, bytes);
   return {
     ...{ makes: makes.length, newMakes, newEvents, yarns: yarns.length, measurements: measurements.length },
-    ...{ plan: plan.length, photos: photos.length, practice: practice.length },
+    ...{ plan: plan.length, photos: photos.length, practice: practice.length, sketches: sketches.length },
   };
 }
 

@@ -13,6 +13,7 @@ const serving = new Serving();
 const OTHER = { ...MAKE, id: uuid(900), text: '# Bell\n\n## Shell\nR1: 6 sc in ring (6)' };
 const STALL = { id: uuid(71), kind: 'stall', name: 'Quay market', day: '2026-12-12' };
 const ANSWER = { id: uuid(72), kind: 'hidden', level: 2, seed: 17, at: 1_790_000_000_000, seconds: 9.5, right: true };
+const SKETCH = { id: uuid(76), name: 'Trial', yarnWeight: 4, hookMm: 3.5, parts: [], at: 9 };
 const PHOTO = { id: uuid(72), make: MAKE.id, addedAt: 9, width: 40, height: 30, words: 'on the sill' };
 /** As a JPEG begins; what comes after is as it may. */
 const PICTURE = Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
@@ -40,6 +41,7 @@ async function fill(): Promise<void> {
   await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: TOLD });
   await serving.ask('PUT', '/plan', { entries: [{ entry: STALL, changedAt: 4, removed: false }] });
   await serving.ask('PUT', '/practice', { answers: [{ answer: ANSWER, changedAt: 4, removed: false }] });
+  await serving.ask('PUT', '/sketches', { sketches: [{ sketch: SKETCH, changedAt: 4, removed: false }] });
   await serving.ask('PUT', '/photos', { photos: [{ photo: PHOTO, changedAt: 4, removed: false }] });
   await serving.fetch('POST', `/photos/${PHOTO.id}/picture`, PICTURE, { 'content-type': 'image/jpeg' });
   await serving.ask('PUT', '/yarns', { yarns: [yarn(1, 50, 10), yarn(2, 60, 10)] });
@@ -59,6 +61,7 @@ const empty = async (): Promise<void> => {
     'plan_entry',
     'photo',
     'practice_answer',
+    'sketch',
   ])
     await execute(`delete from ${table}`);
   await rm(join(serving.folder, 'photos'), { recursive: true, force: true });
@@ -80,6 +83,7 @@ describe('a saved copy', () => {
       plan: 1,
       photos: 1,
       practice: 1,
+      sketches: 1,
     });
     expect(await all()).toEqual(before);
     expect(await restore(file)).toEqual({
@@ -91,6 +95,7 @@ describe('a saved copy', () => {
       plan: 1,
       photos: 1,
       practice: 1,
+      sketches: 1,
     });
     expect(await all()).toEqual(before);
     expect((await serving.ask('GET', '/makes')).body).toMatchObject([

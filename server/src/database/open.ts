@@ -12,6 +12,7 @@ import { PhotoEntity } from './photo.entity.js';
 import { PlanEntity } from './plan.entity.js';
 import { RevisionEntity } from './revision.entity.js';
 import { ShelfPlaceEntity } from './shelf-place.entity.js';
+import { SketchEntity } from './sketch.entity.js';
 import { YarnEntity } from './yarn.entity.js';
 import { MIGRATIONS } from './migrations/index.js';
 
@@ -33,7 +34,7 @@ function connect(path: string) {
       dbName: path,
       entities: [
         ...[MakeEntity, EventEntity, RevisionEntity, ShelfPlaceEntity],
-        ...[YarnEntity, MeasurementEntity, PlanEntity, PhotoEntity, AnswerEntity, DeviceEntity],
+        ...[YarnEntity, MeasurementEntity, PlanEntity, PhotoEntity, AnswerEntity, SketchEntity, DeviceEntity],
       ],
       extensions: [Migrator],
       migrations: { migrationsList: MIGRATIONS, tableName: 'migration', snapshot: false, silent: true },

@@ -9,6 +9,7 @@ import { Devices } from './0007-devices.js';
 import { ZonesAndReasons } from './0008-zones-and-reasons.js';
 import { PlanAndPhotos } from './0009-plan-and-photos.js';
 import { Practice } from './0010-practice.js';
+import { Sketches } from './0011-sketches.js';
 
 /** All migrations, in order. Names are kept in the database and never change. */
 export const MIGRATIONS: MigrationObject[] = [
@@ -22,4 +23,5 @@ export const MIGRATIONS: MigrationObject[] = [
   { name: '0008-zones-and-reasons', class: ZonesAndReasons },
   { name: '0009-plan-and-photos', class: PlanAndPhotos },
   { name: '0010-practice', class: Practice },
+  { name: '0011-sketches', class: Sketches },
 ];
