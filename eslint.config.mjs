@@ -36,7 +36,7 @@ const WEB_ORDER = [
   ['data/follows'],
   ['drawing'],
   ['controls'],
-  ['shelf', 'make', 'pattern', 'gather', 'work', 'assemble', 'log', 'basket', 'devices', 'plan', 'knowhow'],
+  ['shelf', 'make', 'pattern', 'gather', 'work', 'assemble', 'log', 'basket', 'devices', 'plan', 'knowhow', 'studio'],
   ['app'],
 ];
 

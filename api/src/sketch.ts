@@ -43,15 +43,15 @@ const SketchPart = z.object({
 });
 
 /** What is drawn in the Studio. A picture that is traced stays on its device and is not in it. */
-export const Sketch = z.object({
+export const Sketch: z.ZodType<CoreSketch> = z.object({
   id: Id,
   name: z.string().max(SKETCH_BOUNDS.name),
   yarnWeight: YarnWeight,
   hookMm: HookMm,
   parts: z.array(SketchPart).max(SKETCH_BOUNDS.parts, `At most ${SKETCH_BOUNDS.parts} parts.`),
   at: Time,
-}) satisfies z.ZodType<CoreSketch>;
-export type Sketch = z.infer<typeof Sketch>;
+});
+export type Sketch = CoreSketch;
 
 export const KeptSketch = z.object({ sketch: Sketch, changedAt: Time, removed: z.boolean() });
 export type KeptSketch = z.infer<typeof KeptSketch>;

@@ -17,6 +17,8 @@ export interface FitOptions {
 export interface RoundFit {
   readonly counts: readonly number[];
   readonly profile: Profile;
+  /** How much higher the shape is put to lie on the wish as well as it goes, mm. */
+  readonly lift: number;
   /** How far the shape lies from the wish, mm: on average, at most, and where along the wall that is (0 to 1). */
   readonly off: number;
   readonly worst: number;
@@ -186,10 +188,20 @@ function judged(counts: readonly number[], setting: Setting): RoundFit {
   return {
     counts,
     profile,
+    lift: liftOnto(profile, setting.wish),
     off: offs.reduce((sum, each) => sum + each, 0) / offs.length,
     worst,
     worstAt: offs.indexOf(worst) / (offs.length - 1),
   };
+}
+
+/** Where it stands is not wished: how much higher a shape is put to lie on its wish, mm. */
+function liftOnto(profile: Profile, wish: Wish): number {
+  const shape = along(ringsOf(profile));
+  const wished = along(wish.points);
+  let sum = 0;
+  for (let i = 0; i <= SAMPLES; i++) sum += wished.at(i / SAMPLES).z - shape.at(i / SAMPLES).z;
+  return sum / (SAMPLES + 1);
 }
 
 /** How far a shape lies from a wish at places spread over its wall, mm: to the nearest point of the wish, both set on one foot. */
@@ -197,9 +209,7 @@ export function deviations(profile: Profile, wish: Wish): readonly number[] {
   const shape = along(ringsOf(profile));
   const wished = along(wish.points);
   const places = Array.from({ length: SAMPLES + 1 }, (_, i) => i / SAMPLES);
-  const aim = places.map((share) => wished.at(share));
-  // Where it stands is not wished: the two are laid on each other as well as they go.
-  const lift = places.reduce((sum, share, i) => sum + aim[i]!.z - shape.at(share).z, 0) / places.length;
+  const lift = liftOnto(profile, wish);
   const fine = Array.from({ length: 6 * SAMPLES + 1 }, (_, i) => wished.at(i / (6 * SAMPLES)));
   return places.map((share) => {
     const { r, z } = shape.at(share);

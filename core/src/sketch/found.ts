@@ -1,4 +1,5 @@
 import {
+  firstRounds,
   fitSteps,
   judgeRounds,
   misfits,
@@ -43,6 +44,16 @@ export function* findSteps(part: SketchPart, { stitch, stretch }: SketchGauge): 
   return fit && { wish, mended, fit, misfits: misfits(fit, wish, stitch), byHand: part.counts !== null };
 }
 
+/** A first answer while an outline is being dragged: rounds of the surface alone, and the shape they make. */
+export function firstFound(part: SketchPart, gauge: SketchGauge): Found | null {
+  if (part.counts) return findRounds(part, gauge);
+  const near = nearestWish(wishOf(part.outline), gauge.stitch);
+  const counts = near && firstRounds(near.wish, gauge.stitch, optionsOf(part, gauge.stretch));
+  if (!near || !counts) return null;
+  const fit = judgeRounds(counts, near.wish, gauge.stitch, optionsOf(part, gauge.stretch));
+  return { ...near, fit, misfits: misfits(fit, near.wish, gauge.stitch), byHand: false };
+}
+
 /** The same at once. */
 export function findRounds(part: SketchPart, gauge: SketchGauge): Found | null {
   const steps = findSteps(part, gauge);
@@ -57,9 +68,4 @@ export function optionsOf(
   stretch: number,
 ): { readonly first?: readonly number[]; readonly firmness: number } {
   return { firmness: stuffed ? stretch : 0, ...(first === null ? {} : { first: [first] }) };
-}
-
-/** From how small to how large a size may come out, by how sure the stitch is. */
-export function sizeRange(mm: number, spread: number): readonly [number, number] {
-  return [mm * (1 - spread), mm * (1 + spread)];
 }

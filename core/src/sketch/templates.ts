@@ -36,7 +36,7 @@ export const TEMPLATES: readonly Template[] = [
     name: 'Head with a snout',
     outline: outline('shut', 0, [0, 0], [12, 3], [17, 16], [25, 28], [35, 46], [27, 70], [0, 82]),
   },
-  { id: 'bell', name: 'Bell, open below', outline: outline('open', 0, [0, 0], [22, 7], [30, 28], [34, 56], [42, 72]) },
+  { id: 'bowl', name: 'Flared bowl, open', outline: outline('open', 0, [0, 0], [22, 7], [30, 28], [34, 56], [42, 72]) },
   {
     id: 'bottle',
     name: 'Head and body in one',

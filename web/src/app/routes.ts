@@ -18,6 +18,7 @@ export const routes: Routes = [
     title: 'Reading the work · Lemniscus',
     loadComponent: () => import('../knowhow/reading-page').then((m) => m.ReadingPage),
   },
+  { path: 'studio', title: 'Studio · Lemniscus', loadComponent: () => import('../studio/studio-page').then((m) => m.StudioPage) },
   {
     path: 'devices',
     title: 'Devices · Lemniscus',

@@ -25,7 +25,7 @@ import { Figure } from '../drawing/figure/figure';
 import type { FigureBody, Held, Picked } from '../drawing/figure/figure-body';
 import { PinMap, type Dragged } from '../drawing/pin-map';
 import { pinMapModel } from '../drawing/pin-map-model';
-import { putTogether } from './figure-parts';
+import { putTogether } from '../drawing/figure/put-together';
 import { KnownBodies } from './known-bodies';
 import { LookOver } from './look-over';
 import { OrderGraph } from './order-graph';

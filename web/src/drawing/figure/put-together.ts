@@ -10,8 +10,8 @@ import {
 } from '@lemniscus/core/assembly';
 import { fabricOf, type Fabric, type PartCount } from '@lemniscus/core/fabric';
 import type { BodyShape } from '@lemniscus/core/shape';
-import type { FigureBody, FigureEye, FigurePaint } from '../drawing/figure/figure-body';
-import { yarnPaint } from '../drawing/yarn-colour';
+import type { FigureBody, FigureEye, FigurePaint } from './figure-body';
+import { yarnPaint } from '../yarn-colour';
 
 /** A body of a make, to be put in its place: the pieces in it, and its shape. */
 export interface KnownBody {

@@ -1,0 +1,212 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { checkPattern } from '@lemniscus/core/fabric';
+import { yarnWeight, type StitchSize } from '@lemniscus/core/gauge';
+import { read } from '@lemniscus/core/notation';
+import { takes } from '@lemniscus/core/resize';
+import {
+  firstFound,
+  plainPart,
+  sketchText,
+  type Found,
+  type Sketch,
+  type SketchOutline,
+  type SketchPart,
+} from '@lemniscus/core/sketch';
+import { handGauge, handStretch } from '@lemniscus/core/supply';
+import { Designs } from '../data/follows/designs';
+import { Measurements } from '../data/owned/measurements';
+import { Sketches } from '../data/owned/sketches';
+
+/** Rounds that are known for a part as it is drawn. */
+export interface PartFound {
+  readonly part: SketchPart;
+  readonly found: Found | null;
+  /** A first answer: the best is still looked for. */
+  readonly first: boolean;
+}
+
+/** Parts whose rounds are kept; the oldest go first. */
+const KEPT = 300;
+
+/** The sketch that is open: what is drawn, undone and done again, and the rounds that are found for it. */
+@Injectable()
+export class SketchDesk {
+  private readonly sketches = inject(Sketches);
+  private readonly measurements = inject(Measurements);
+  private readonly best = inject(Designs).look((answer) => ('found' in answer ? { found: answer.found } : undefined));
+
+  private readonly open = signal<Sketch | null>(null);
+  private readonly past = signal<readonly Sketch[]>([]);
+  private readonly future = signal<readonly Sketch[]>([]);
+  /** What is being done without a pause is one step: a drag, a number that is held. */
+  private readonly gesture = signal<string | null>(null);
+  private readonly known = signal<ReadonlyMap<string, Found | null>>(new Map());
+
+  readonly sketch = this.open.asReadonly();
+  readonly canUndo = computed(() => this.past().length > 0);
+  readonly canRedo = computed(() => this.future().length > 0);
+  readonly dragging = computed(() => this.gesture() !== null);
+  readonly chosenId = signal<string | null>(null);
+  readonly part = computed(() => this.parts().find(({ id }) => id === this.chosenId()) ?? this.parts()[0] ?? null);
+  readonly parts = computed(() => this.open()?.parts ?? []);
+
+  private readonly tools = computed(() => {
+    const { yarnWeight: weight = 4, hookMm = 3.5 } = this.open() ?? {};
+    return { yarnWeight: weight, hookMm };
+  });
+  readonly gauge = computed(() => handGauge(this.tools(), null, this.measurements.items()));
+  readonly stitch = computed<StitchSize>(() => this.gauge().stitch, {
+    equal: (a, b) => a.width === b.width && a.height === b.height,
+  });
+  readonly stretch = computed(() => handStretch(this.tools(), this.measurements.items()));
+
+  /** Every part with its rounds: the best that is known, else a first answer. */
+  readonly found = computed<readonly PartFound[]>(() => {
+    const gauge = { stitch: this.stitch(), stretch: this.stretch() };
+    return this.parts().map((part) => {
+      const known = this.known().get(this.keyOf(part));
+      return known === undefined ? { part, found: firstFound(part, gauge), first: true } : { part, found: known, first: false };
+    });
+  });
+  readonly chosen = computed(() => this.found().find(({ part }) => part === this.part()) ?? null);
+  readonly looking = computed(() => this.best.state().going);
+  readonly share = computed(() => this.best.state().share);
+  readonly trouble = computed(() => this.best.state().trouble);
+
+  readonly text = computed(() => {
+    const sketch = this.open();
+    if (!sketch) return '';
+    const yarn = yarnWeight(sketch.yarnWeight).name;
+    const rounded = this.found().map(({ part, found }) => ({ part, counts: found?.fit.counts ?? null }));
+    return sketchText(sketch, rounded, yarn);
+  });
+  readonly count = computed(() => checkPattern(read(this.text())));
+  readonly takes = computed(() => takes(this.count(), { stitch: this.stitch(), yarnWeight: this.tools().yarnWeight }));
+
+  constructor() {
+    effect(() => {
+      const missing = this.parts().find((part) => !this.known().has(this.keyOf(part)));
+      const gauge = { stitch: this.stitch(), stretch: this.stretch() };
+      if (!missing) return;
+      const key = this.keyOf(missing);
+      untracked(() => this.best.ask({ is: 'find', part: missing, gauge }, ({ found }) => this.learn(key, found)));
+    });
+    // Another window, or another device, went on with it.
+    effect(() => {
+      const listed = this.sketches.items();
+      untracked(() => {
+        const mine = this.open();
+        const theirs = mine && listed.find(({ id }) => id === mine.id);
+        if (theirs && theirs.at > mine.at && !this.dragging()) this.open.set(theirs);
+      });
+    });
+  }
+
+  private keyOf({ outline, counts, first, stuffed }: SketchPart): string {
+    const { width, height } = this.stitch();
+    return JSON.stringify([outline, counts, first, stuffed, width, height, this.stretch()]);
+  }
+
+  private learn(key: string, found: Found | null): void {
+    this.known.update((known) => new Map([...[...known].slice(-KEPT), [key, found]]));
+  }
+
+  /** Stops looking for better rounds: what there is stands. */
+  settle(): void {
+    this.best.stop();
+    for (const { part, found, first } of this.found()) if (first) this.learn(this.keyOf(part), found);
+  }
+
+  take(sketch: Sketch): void {
+    this.open.set(sketch);
+    this.past.set([]);
+    this.future.set([]);
+    this.chosenId.set(sketch.parts[0]?.id ?? null);
+  }
+
+  /** Everything done under one name until `rest` is one step back. */
+  change(next: Sketch, gesture: string | null = null): void {
+    const before = this.open();
+    if (!before) return;
+    if (gesture === null || this.gesture() !== gesture) {
+      this.past.update((past) => [...past, before]);
+      this.future.set([]);
+    }
+    this.gesture.set(gesture);
+    this.open.set({ ...next, at: this.sketches.now() });
+    if (gesture === null) this.keep();
+  }
+
+  /** What was being done is done. */
+  rest(): void {
+    if (this.gesture() === null) return;
+    this.gesture.set(null);
+    this.keep();
+  }
+
+  private keep(): void {
+    const sketch = this.open();
+    if (sketch) this.sketches.put(sketch);
+  }
+
+  undo(): void {
+    this.go(this.past, this.future);
+  }
+
+  redo(): void {
+    this.go(this.future, this.past);
+  }
+
+  private go(from: typeof this.past, to: typeof this.past): void {
+    this.gesture.set(null);
+    const before = from().at(-1);
+    const now = this.open();
+    if (!before || !now) return;
+    from.update((all) => all.slice(0, -1));
+    to.update((all) => [...all, now]);
+    this.open.set({ ...before, at: this.sketches.now() });
+    this.keep();
+  }
+
+  set(change: Partial<Pick<Sketch, 'name' | 'yarnWeight' | 'hookMm'>>, gesture: string | null = null): void {
+    const sketch = this.open();
+    if (sketch) this.change({ ...sketch, ...change }, gesture);
+  }
+
+  /** The chosen part, or another by its id, as it is now. */
+  setPart(change: Partial<SketchPart>, gesture: string | null = null, id = this.part()?.id): void {
+    const sketch = this.open();
+    if (!sketch) return;
+    this.change({ ...sketch, parts: sketch.parts.map((part) => (part.id === id ? { ...part, ...change } : part)) }, gesture);
+  }
+
+  /** Another outline: what was set by hand goes, as it was for another shape. */
+  setOutline(outline: SketchOutline, gesture: string | null = null): void {
+    this.setPart({ outline, counts: null }, gesture);
+  }
+
+  add(name: string, outline: SketchOutline, more: Partial<SketchPart> = {}): void {
+    const sketch = this.open();
+    if (!sketch) return;
+    const part = { ...plainPart(crypto.randomUUID(), this.freeName(name), outline), ...more, id: crypto.randomUUID() };
+    const named = { ...part, name: this.freeName(more.name ?? name) };
+    this.change({ ...sketch, parts: [...sketch.parts, named] });
+    this.chosenId.set(named.id);
+  }
+
+  /** The chosen part goes, and whatever sits on it sits nowhere. */
+  removePart(): void {
+    const [sketch, part] = [this.open(), this.part()];
+    if (!sketch || !part) return;
+    const rest = sketch.parts.filter(({ id }) => id !== part.id);
+    this.change({ ...sketch, parts: rest.map((each) => (each.place?.on === part.id ? { ...each, place: null } : each)) });
+    this.chosenId.set(rest[0]?.id ?? null);
+  }
+
+  /** A name that no other part has. */
+  private freeName(name: string): string {
+    const taken = new Set(this.parts().map((part) => part.name.toLowerCase()));
+    if (!taken.has(name.toLowerCase())) return name;
+    for (let i = 2; ; i++) if (!taken.has(`${name} ${i}`.toLowerCase())) return `${name} ${i}`;
+  }
+}
