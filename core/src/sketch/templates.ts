@@ -29,8 +29,16 @@ export const TEMPLATES: readonly Template[] = [
     name: 'Pot body, stands',
     outline: outline('shut', 0, [0, 0, 'corner'], [29, 0, 'edge'], [35, 22], [33, 52], [20, 74], [0, 82]),
   },
-  { id: 'round head', name: 'Round head', outline: outline('shut', 0, [0, 0], [26, 10], [35, 34], [26, 58], [0, 68]) },
-  { id: 'broad head', name: 'Broad head', outline: outline('shut', 0, [0, 0], [32, 8], [43, 28], [30, 50], [0, 58]) },
+  {
+    id: 'round head',
+    name: 'Round head, from its crown',
+    outline: outline('open', 0, [0, 0], [26, 10], [35, 34], [26, 58], [14, 66]),
+  },
+  {
+    id: 'broad head',
+    name: 'Broad head, from its crown',
+    outline: outline('open', 0, [0, 0], [32, 8], [43, 28], [30, 50], [16, 57]),
+  },
   {
     id: 'snout head',
     name: 'Head with a snout',

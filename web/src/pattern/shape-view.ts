@@ -1,5 +1,5 @@
 import { Component, computed, input, linkedSignal, output, signal, viewChild } from '@angular/core';
-import { checkPattern } from '@lemniscus/core/fabric';
+import { checkPattern, type PatternCount } from '@lemniscus/core/fabric';
 import { estimateStitch, type StitchSize } from '@lemniscus/core/gauge';
 import { applyEdits, read, type TextEdit } from '@lemniscus/core/notation';
 import { FIRM } from '@lemniscus/core/shape';
@@ -11,6 +11,8 @@ import { PartShape } from '../controls/part-shape/part-shape';
 import type { PatternLine } from '../controls/part-shape/shape-marks';
 import { SaveMenu } from '../controls/save-menu';
 import { saveBlob } from '../data/device/files';
+import { BeforeAfter } from './before-after';
+import { RemakePanel } from './remake-panel';
 import type { SettledReading } from '../data/open/settled-reading';
 
 /** What a figure is sized by where neither the make nor the pattern names a yarn and a hook: medium on a usual hook (common practice). */
@@ -21,7 +23,7 @@ type SaveKind = 'png' | 'svg' | 'glb' | 'stl';
 /** One part in the round, with the line at the cursor lit; staggered beside it, where its changes stack up. */
 @Component({
   selector: 'lem-shape-view',
-  imports: [NzButtonModule, PartShape, SaveMenu],
+  imports: [BeforeAfter, NzButtonModule, PartShape, RemakePanel, SaveMenu],
   templateUrl: './shape-view.html',
   styleUrl: './shape-view.css',
 })
@@ -62,6 +64,10 @@ export class ShapeView {
 
   private readonly stated = computed(() => statedKit(this.reading().count.pattern));
   protected readonly eyeMm = computed(() => this.stated().eyeMm);
+  protected readonly eyeMmThen = computed(() => {
+    const then = this.remade();
+    return then && statedKit(then.pattern).eyeMm;
+  });
   protected readonly size = computed<StitchSize>(
     () => {
       const { yarnWeight, hookMm } = this.stated();
@@ -69,7 +75,8 @@ export class ShapeView {
     },
     { equal: (a, b) => a.width === b.width && a.height === b.height },
   );
-  protected readonly plush = computed(() => isPlush(this.yarnWeight() ?? this.stated().yarnWeight ?? USUAL.yarnWeight));
+  protected readonly usedYarn = computed(() => this.yarnWeight() ?? this.stated().yarnWeight ?? USUAL.yarnWeight);
+  protected readonly plush = computed(() => isPlush(this.usedYarn()));
 
   private readonly staggered = computed(() => {
     const counted = this.parts()[this.chosen()];
@@ -82,8 +89,12 @@ export class ShapeView {
     const out = spread === null ? 'about right' : `right give or take ${Math.round(100 * spread)} %`;
     return `A model of stuffed fabric: sizes are ${out}, yarn has the last word. Click a stitch to find its line; the thread marks where rounds begin.`;
   });
+  /** It is being made larger, smaller, or another shape. */
+  protected readonly remaking = signal(false);
+  protected readonly remade = signal<PatternCount | null>(null);
   protected readonly comparing = linkedSignal<SettledReading, boolean>({ source: this.reading, computation: () => false });
   protected readonly after = computed(() => {
+    if (this.remaking()) return this.remade()?.parts ?? null;
     if (!this.comparing()) return null;
     const edits = this.staggered().map(({ edit }) => edit);
     return checkPattern(read(applyEdits(this.reading().text, edits))).parts;
@@ -92,6 +103,12 @@ export class ShapeView {
   protected go({ part, line }: PatternLine): void {
     const at = this.parts()[part]?.part.lines[line];
     if (at) this.goTo.emit(at.label.from);
+  }
+
+  /** Writes a pattern over this one, as one step that can be undone. */
+  protected writeRemade(text: string): void {
+    this.edit.emit([changeOf(this.reading().text, text)]);
+    this.remaking.set(false);
   }
 
   protected write(): void {
@@ -103,4 +120,14 @@ export class ShapeView {
     this.trouble.set(file ? '' : 'This device draws no surface to save. The outline (.svg) can be saved.');
     if (file) saveBlob(this.parts()[this.chosen()]!.part.name, kind, file);
   }
+}
+
+/** What lies between the beginning and the end that two texts share. */
+function changeOf(before: string, after: string): TextEdit {
+  const most = Math.min(before.length, after.length);
+  let from = 0;
+  while (from < most && before[from] === after[from]) from++;
+  let end = 0;
+  while (end < most - from && before[before.length - 1 - end] === after[after.length - 1 - end]) end++;
+  return { from, to: before.length - end, insert: after.slice(from, after.length - end) };
 }

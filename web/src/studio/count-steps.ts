@@ -3,8 +3,8 @@ import { withCount, withoutRound, withRound, type SketchColour } from '@lemniscu
 import { yarnPaint } from '../drawing/yarn-colour';
 
 /** Height of the steps, and of the band of yarn below them; pixels. */
-const HIGH = 92;
-const BAND = 22;
+const HIGH = 78;
+const BAND = 18;
 const LEAST_WIDE = 15;
 const MOST_WIDE = 34;
 

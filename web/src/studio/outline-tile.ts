@@ -66,7 +66,6 @@ function flatPath(across: number, wide: number): string {
 function ringPath(thick: number, length: number): string {
   const middle = length / (2 * Math.PI);
   const scale = (HIGH / 2 - MARGIN) / (middle + thick);
-  const circle = (r: number): string =>
-    `M${WIDE / 2 - r} ${HIGH / 2}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
+  const circle = (r: number): string => `M${WIDE / 2 - r} ${HIGH / 2}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
   return circle((middle + thick) * scale) + circle((middle - thick) * scale);
 }

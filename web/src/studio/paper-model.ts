@@ -6,8 +6,8 @@ import { line } from 'd3-shape';
 /** CSS pixels in a millimetre: 96 to the inch. */
 export const TRUE_SCALE = 96 / 25.4;
 /** Room round a drawing, mm. */
-const MARGIN = 12;
-const SCALES = [2, 1, 1 / 2, 1 / 3, 1 / 5, 1 / 10, 1 / 20];
+const MARGIN = 5;
+const SCALES = [2, 1, 3 / 4, 1 / 2, 1 / 3, 1 / 5, 1 / 10, 1 / 20];
 
 /** A piece of paper: how large a millimetre is on it, and where its middle line and its foot are; pixels. */
 export interface Sheet {

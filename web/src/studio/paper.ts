@@ -89,7 +89,8 @@ export class Paper {
   protected readonly square = computed(() => 10 * this.sheet().scale);
   protected readonly scaleWords = computed(() => {
     const { times } = this.sheet();
-    return times === 1 ? 'True scale' : times > 1 ? `${times} times as large` : `1 : ${Math.round(1 / times)}`;
+    if (times === 1) return 'True scale';
+    return times > 1 ? `${times} times as large` : times > 0.5 ? '3 : 4' : `1 : ${Math.round(1 / times)}`;
   });
   /** Centimetres up the side, from the foot. */
   protected readonly marks = computed(() => {
@@ -156,7 +157,8 @@ export class Paper {
     afterNextRender(() => {
       const watch = new ResizeObserver(([entry]) => {
         const { width = 0, height = 0 } = entry?.contentRect ?? {};
-        if (width > 0 && height > 0) this.size.set({ width, height });
+        // What is drawn for it comes with the next frame: this one is laid out.
+        if (width > 0 && height > 0) requestAnimationFrame(() => this.size.set({ width, height }));
       });
       watch.observe(this.svg().nativeElement);
       destroyed.onDestroy(() => watch.disconnect());

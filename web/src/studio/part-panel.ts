@@ -1,5 +1,6 @@
 import { Component, computed, inject, output } from '@angular/core';
 import { describeMended, describeMisfit, reshaped, type Reshape } from '@lemniscus/core/design';
+import { hookNames, HOOKS, YARN_WEIGHTS } from '@lemniscus/core/gauge';
 import { measure } from '@lemniscus/core/shape';
 import {
   fewPoints,
@@ -53,6 +54,8 @@ export class PartPanel {
     { label: 'Sewn', value: 'sewn' },
     { label: 'Sewn flat', value: 'sewn flat' },
   ];
+  protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
+  protected readonly hooks = HOOKS.map((mm) => ({ value: mm, label: `${mm} mm ${hookNames(mm).us ?? ''}`.trim() }));
   protected readonly rounds = ROUNDS;
   protected readonly part = computed(() => this.desk.part()!);
   protected readonly size = computed(() => outlineSize(this.part().outline));

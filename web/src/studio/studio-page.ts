@@ -1,12 +1,10 @@
 import { Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
-import { hookNames, HOOKS, YARN_WEIGHTS, type YarnWeightNumber } from '@lemniscus/core/gauge';
 import { outlineSize, painted, type Sketch, type SketchOutline } from '@lemniscus/core/sketch';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { PageHeader } from '../controls/page-header';
 import { PartShape } from '../controls/part-shape/part-shape';
 import { isPlush } from '../controls/part-shape/figure-paint';
-import { Select } from '../controls/select';
 import { SetAside } from '../controls/set-aside';
 import { Icon } from '../controls/icon';
 import { Choice } from '../controls/choice';
@@ -32,7 +30,7 @@ const COLOURS = ['white', 'cream', 'grey', 'black', 'red', 'orange', 'yellow', '
   selector: 'lem-studio-page',
   imports: [
     ...[Choice, CountSteps, Icon, NzButtonModule, OutlineTile, PageHeader, Paper, PartPanel, PartShape],
-    ...[Select, SetAside, SketchFigure, StartPanel, WriteDialog],
+    ...[SetAside, SketchFigure, StartPanel, WriteDialog],
   ],
   providers: [SketchDesk, TracedPicture],
   templateUrl: './studio-page.html',
@@ -47,8 +45,6 @@ export class StudioPage {
   protected readonly desk = inject(SketchDesk);
   protected readonly traced = inject(TracedPicture);
 
-  protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
-  protected readonly hooks = HOOKS.map((mm) => ({ value: mm, label: `${mm} mm ${hookNames(mm).us ?? ''}`.trim() }));
   protected readonly views: readonly { readonly label: string; readonly value: 'part' | 'whole' }[] = [
     { label: 'This part', value: 'part' },
     { label: 'The figure', value: 'whole' },
@@ -158,9 +154,5 @@ export class StudioPage {
     else if (meta && key === 'y') this.desk.redo();
     else return;
     event.preventDefault();
-  }
-
-  protected setWeight(weight: YarnWeightNumber): void {
-    this.desk.set({ yarnWeight: weight });
   }
 }
