@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, root, test } from './app.js';
@@ -109,6 +109,32 @@ test('lemniscus design writes the rounds of a wished shape, which count without 
   expect(lemniscus('design', '--shape', 'ball', '--across', '4').stderr).toContain(
     '--across 4: give millimetres from 5 to 1000.',
   );
+});
+
+test('lemniscus resize prints the pattern larger in the same yarn, or to an aim, and it counts without a slip', () => {
+  const once = lemniscus('resize', 'demo/harbour-puffin.md', '--by', '1');
+  expect([once.status, once.stdout]).toEqual([0, readFileSync(join(root, 'demo/harbour-puffin.md'), 'utf8')]);
+  const larger = lemniscus('resize', 'demo/lamp-keeper.md', '--by', '1.3', '--part', 'leg', '--part', 'body');
+  expect(larger.status, larger.stderr).toBe(0);
+  expect(larger.stderr).toMatch(/Leg: 10 rounds, \d+ stitches → 13 rounds/);
+  expect(larger.stderr).toContain('Arm: 12 rounds, 105 stitches → 12 rounds, 105 stitches');
+  const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-resize-')), 'keeper.md');
+  writeFileSync(file, larger.stdout);
+  expect(lemniscus('check', file).status).toBe(0);
+  const aimed = JSON.parse(lemniscus('resize', 'demo/harbour-puffin.md', '--grams', '40', '--json').stdout) as {
+    by: number;
+    takes: { grams: number };
+  };
+  expect(aimed.takes.grams).toBeLessThanOrEqual(40);
+  expect(aimed.takes.grams).toBeGreaterThan(36);
+  for (const [args, words] of [
+    [['--by', '9'], '--by 9: give a factor from 0.4 to 4'],
+    [['--by', '1.2', '--part', 'nose'], '--part nose: there is no such part. Its parts are Body, Wing'],
+    [['--height', 'tall'], 'Give a number above nothing'],
+  ] as const) {
+    const { status, stderr } = lemniscus('resize', 'demo/harbour-puffin.md', ...args);
+    expect([status, stderr]).toEqual([2, expect.stringContaining(words)]);
+  }
 });
 
 test('lemniscus place and order say where everything goes and what is done when, and what is in the way', () => {

@@ -18,7 +18,7 @@ const APART = 4;
   imports: [Figure],
   template: `
     @if (bodies().length > 0) {
-      <lem-figure [bodies]="bodies()" [names]="names()" [label]="label()" [mmPerUnit]="stitch().width" />
+      <lem-figure [bodies]="bodies()" [names]="names()" [label]="label()" [mmPerUnit]="stitch().width" [buttons]="false" />
     } @else {
       <p>Both are being worked out.</p>
     }

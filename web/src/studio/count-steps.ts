@@ -27,6 +27,9 @@ export class CountSteps {
   /** The round that is looked at, 0-based. */
   readonly looked = output<number | null>();
 
+  /** Keys are not kept waiting until what was told comes back. */
+  private readonly now = linkedSignal(() => this.counts());
+
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
   protected readonly focused = linkedSignal<number, number>({
     source: () => this.counts().length,
@@ -93,7 +96,12 @@ export class CountSteps {
     if (!drag) return;
     const count = drag.counts[drag.round]! + Math.round(((drag.y - event.clientY) * this.most()) / HIGH);
     const counts = withCount(drag.counts, drag.round, count);
-    if (counts.some((each, i) => each !== this.counts()[i])) this.counted.emit({ counts, gesture: 'count' });
+    if (counts.some((each, i) => each !== this.now()[i])) this.tell(counts, 'count');
+  }
+
+  private tell(counts: readonly number[], gesture: string | null): void {
+    this.now.set(counts);
+    this.counted.emit({ counts, gesture });
   }
 
   protected release(): void {
@@ -107,15 +115,14 @@ export class CountSteps {
   }
 
   protected keyed(event: KeyboardEvent, round: number): void {
-    const counts = this.counts();
+    const counts = this.now();
     const far = event.shiftKey ? 6 : 1;
     const go = (to: number): void => {
       const next = Math.max(0, Math.min(counts.length - 1, to));
       this.focused.set(next);
       this.list().nativeElement.querySelectorAll<HTMLElement>('.step')[next]?.focus();
     };
-    const set = (next: readonly number[]): void =>
-      this.counted.emit({ counts: next, gesture: event.key.startsWith('Arrow') ? `count ${round}` : null });
+    const set = (next: readonly number[]): void => this.tell(next, event.key.startsWith('Arrow') ? `count ${round}` : null);
     if (event.key === 'ArrowLeft') go(round - 1);
     else if (event.key === 'ArrowRight') go(round + 1);
     else if (event.key === 'Home') go(0);

@@ -27,7 +27,8 @@ export function sheetFor(outline: SketchOutline, width: number, height: number):
   const room = (times: number): boolean =>
     (across + 2 * MARGIN) * times * TRUE_SCALE <= width && (tall + 2 * MARGIN) * times * TRUE_SCALE <= height;
   // Only what is tiny is drawn larger than it is.
-  const fitting = SCALES.filter((times) => times <= 1 || Math.max(across, tall) < 24);
+  const tiny = outline.points.length > 1 && Math.max(across, tall) < 24;
+  const fitting = SCALES.filter((times) => times <= 1 || tiny);
   const times = fitting.find(room) ?? SCALES.at(-1)!;
   const scale = times * TRUE_SCALE;
   const low = outline.points.length > 0 ? Math.min(...outline.points.map(({ z }) => z)) : 0;

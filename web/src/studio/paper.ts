@@ -67,7 +67,8 @@ export class Paper {
   private pictureFrom: { readonly x: number; readonly y: number; readonly of: Traced } | null = null;
 
   protected readonly part = computed<SketchPart>(() => this.found().part);
-  protected readonly outline = computed(() => this.part().outline);
+  /** Keys and a quick hand are not kept waiting until what was told comes back. */
+  protected readonly outline = linkedSignal(() => this.part().outline);
   /** Until a first outline is drawn each click is its next point. */
   readonly drawing = linkedSignal<boolean, boolean>({
     source: () => this.outline().points.length < 2,
@@ -82,7 +83,8 @@ export class Paper {
     source: () => ({ outline: this.outline(), ...this.size(), still: this.held() !== null || this.drawing() }),
     computation: ({ outline, width, height, still }, before) => {
       const { points } = outline;
-      if (still && before?.value.width === width && before.value.height === height) return before.value;
+      if (still && before)
+        return { ...before.value, width, height, axis: width / 2, foot: before.value.foot + height - before.value.height };
       return points.length < 2 ? { ...sheetFor(outline, width, height), foot: height - 60 } : sheetFor(outline, width, height);
     },
   });
@@ -165,6 +167,11 @@ export class Paper {
     });
   }
 
+  private tell(outline: SketchOutline, gesture: string | null): void {
+    this.outline.set(outline);
+    this.outlined.emit({ outline, gesture });
+  }
+
   private spot(event: { readonly clientX: number; readonly clientY: number }): { r: number; z: number } {
     const box = this.svg().nativeElement.getBoundingClientRect();
     const at = spotAt(this.sheet(), event.clientX - box.left, event.clientY - box.top);
@@ -197,7 +204,7 @@ export class Paper {
     const point = { r: onAxis ? 0 : r, z, corner: false, edge: false };
     const next = [...points, point];
     const done = next.length > 2 && onAxis;
-    this.outlined.emit({ outline: { points: next, end: done ? 'shut' : 'open', straight }, gesture: null });
+    this.tell({ points: next, end: done ? 'shut' : 'open', straight }, null);
     if (done) this.drawing.set(false);
   }
 
@@ -214,7 +221,7 @@ export class Paper {
     }
     const index = this.held();
     if (index === null) return;
-    this.outlined.emit({ outline: withPoint(this.outline(), index, this.spot(event)), gesture: 'drag' });
+    this.tell(withPoint(this.outline(), index, this.spot(event)), 'drag');
   }
 
   protected release(): void {
@@ -232,7 +239,7 @@ export class Paper {
     this.svg().nativeElement.setPointerCapture(event.pointerId);
     this.held.set(index);
     this.chosen.set(index);
-    this.outlined.emit({ outline, gesture: 'drag' });
+    this.tell(outline, 'drag');
   }
 
   protected keyed(event: KeyboardEvent, index: number): void {
@@ -246,7 +253,7 @@ export class Paper {
     const next = keyedOutline(event.key, outline, index, moved);
     if (!next) return;
     event.preventDefault();
-    this.outlined.emit({ outline: next, gesture: event.key.startsWith('Arrow') ? `key ${index}` : null });
+    this.tell(next, event.key.startsWith('Arrow') ? `key ${index}` : null);
     if (event.key === 'Delete' || event.key === 'Backspace') this.chosen.set(null);
   }
 

@@ -39,7 +39,7 @@ const COLOURS = ['white', 'cream', 'grey', 'black', 'red', 'orange', 'yellow', '
 })
 export class StudioPage {
   /** The sketch that is open, by the address. */
-  readonly id = input<string>(undefined, { alias: 'sketch' });
+  readonly sketch = input<string>();
   private readonly router = inject(Router);
   protected readonly sketches = inject(Sketches);
   protected readonly desk = inject(SketchDesk);
@@ -56,7 +56,7 @@ export class StudioPage {
   protected readonly brush = signal<string | null>(null);
   protected readonly looked = signal<number | null>(null);
   protected readonly movingPicture = signal(false);
-  protected readonly lost = computed(() => this.id() !== undefined && this.sketches.loaded() && !this.desk.sketch());
+  protected readonly lost = computed(() => this.sketch() !== undefined && this.sketches.loaded() && !this.desk.sketch());
 
   protected readonly listed = computed(() => [...this.sketches.items()].sort((a, b) => b.at - a.at));
   protected readonly colours = computed(() => {
@@ -73,7 +73,7 @@ export class StudioPage {
 
   constructor() {
     effect(() => {
-      const id = this.id();
+      const id = this.sketch();
       const items = this.sketches.items();
       untracked(() => {
         if (id === undefined || this.desk.sketch()?.id === id) return;

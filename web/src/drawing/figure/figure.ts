@@ -60,6 +60,8 @@ export class Figure {
   /** Something in it is being dragged: drawing must not keep that waiting. */
   readonly moving = input(false);
   readonly ruler = input(true);
+  /** Whether it has buttons for its sides; keys and dragging turn it without. */
+  readonly buttons = input(true);
   /** Height of bodies in their places in one figure, in stitch widths; null where each stands by itself. */
   readonly whole = input<number | null>(null);
   /** Whether something can be dragged over the others. */
