@@ -150,8 +150,8 @@ export class StudioPage {
     if (!this.desk.sketch() || event.target instanceof HTMLInputElement || this.writing()) return;
     const meta = event.ctrlKey || event.metaKey;
     const key = event.key.toLowerCase();
-    if (meta && key === 'z') event.shiftKey ? this.desk.redo() : this.desk.undo();
-    else if (meta && key === 'y') this.desk.redo();
+    if (meta && (key === 'y' || (key === 'z' && event.shiftKey))) this.desk.redo();
+    else if (meta && key === 'z') this.desk.undo();
     else return;
     event.preventDefault();
   }
