@@ -175,6 +175,26 @@ test('parts on one another are a figure, with a making-up that every stage reads
   await expect(page.locator('lem-assemble-stage')).toContainText('Round head');
 });
 
+test('a body grows out of two legs, bridged by chains, with counts that go together', async ({ app, page }) => {
+  await beginWith(page, app, 'Tube');
+  await page.locator('#part-name').fill('Leg');
+  await page.locator('#part-name').blur();
+  await page.locator('#part-copies').fill('2');
+  await page.getByRole('button', { name: 'Part', exact: true }).click();
+  await page.getByRole('button', { name: 'Egg', exact: true }).click();
+  await settled(page);
+  await choose(page, '#part-grows', 'Leg × 2');
+  await settled(page);
+  const [rim] = await counts(page);
+  await page.locator('#part-chains').fill('5');
+  await settled(page);
+  expect((await counts(page))[0]).toBe(rim! + 4);
+  await page.getByRole('button', { name: 'Write it as a pattern' }).click();
+  await expect(written(page)).toContainText(`R1: join legs with ch 5, sc around (${rim! + 4})`);
+  await dialog(page).getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();
+});
+
 test('a picture is traced on this device alone, moved, kept through a reload and taken away', async ({ app, page }) => {
   await beginWith(page, app, 'Egg');
   const sent: string[] = [];

@@ -40,6 +40,7 @@ const SketchPart = z.object({
   stuffed: z.boolean(),
   colours: z.array(z.object({ from: Round, name: z.string().min(1).max(SKETCH_BOUNDS.name) })).max(SKETCH_BOUNDS.colours),
   place: SketchPlace.nullable(),
+  grows: z.object({ from: Id, chains: z.int().min(0).max(60) }).nullable(),
 });
 
 /** What is drawn in the Studio. A picture that is traced stays on its device and is not in it. */

@@ -11,6 +11,8 @@ export interface FitOptions {
   readonly price?: number;
   /** Share by which stuffing stretches the widest round. */
   readonly firmness?: number;
+  /** Stitches of the rim it grows out of, such as two legs and the chains between them: its first round has as many. */
+  readonly rim?: number;
 }
 
 /** Rounds found for a wish, and how well their stuffed shape fits it. */
@@ -97,7 +99,7 @@ export function firstRounds(wish: Wish, stitch: StitchSize, options: FitOptions 
 }
 
 function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting {
-  const start = startOf(wish, stitch);
+  const start = startOf(wish, stitch, options);
   return {
     wish,
     outline: along(wish.points),
@@ -109,7 +111,8 @@ function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting
 }
 
 /** Around a chain, along an open rim, or in a ring. */
-function startOf({ points, straight = 0 }: Wish, { width }: StitchSize): PartStart {
+function startOf({ points, straight = 0 }: Wish, { width }: StitchSize, { rim: grown }: FitOptions): PartStart {
+  if (grown !== undefined) return { is: 'open', around: grown };
   if (straight > 0) return { is: 'chain', straight: Math.max(2, Math.round(straight / width)) };
   const rim = (2 * Math.PI * points[0]!.r) / width;
   return rim >= LEAST ? { is: 'open', around: Math.round(rim) } : { is: 'ring' };
@@ -124,7 +127,7 @@ function roundsToTry(setting: Setting): readonly number[] {
   return Array.from({ length: 2 * BESIDE + 1 }, (_, i) => fitting - BESIDE + i).filter((rounds) => rounds >= 2);
 }
 
-function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price = USUAL_PRICE }: FitOptions): CountRules {
+function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price = USUAL_PRICE, rim }: FitOptions): CountRules {
   const rules = {
     steepest: FLAT,
     first,
@@ -136,6 +139,7 @@ function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price =
   // An oval's first round goes round its chain with four in either end; a rim is as wide as it is, a stitch more or less.
   if (start.is === 'chain')
     return { ...rules, steepest: FLAT_OVAL, first: [2 * start.straight + 6], straight: start.straight - 1 };
+  if (rim !== undefined) return { ...rules, first: [rim] };
   if (start.is === 'open') return { ...rules, first: [0, 1, -1].map((more) => Math.max(LEAST, start.around + more)) };
   return rules;
 }

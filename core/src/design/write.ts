@@ -4,8 +4,8 @@ import { itemsOf, ovalRound, spread, staggerRun } from '../spacing/index.js';
 /** How the rounds of a part are written. */
 export interface PartWriting {
   readonly terms: Terms;
-  /** What it begins on: a ring, both sides of a chain, or a chain joined to a rim. */
-  readonly start?: 'ring' | 'oval' | 'open';
+  /** What it begins on: a ring, both sides of a chain, a chain joined to a rim, or other pieces and chains between them. */
+  readonly start?: PartBeginning;
   /** From a round on, 1-based, another colour. */
   readonly colours?: readonly { readonly from: number; readonly name: string }[];
   /** Rounds in the back loops, 1-based. */
@@ -13,6 +13,8 @@ export interface PartWriting {
   /** What is said before a round, 1-based. */
   readonly before?: ReadonlyMap<number, string>;
 }
+
+export type PartBeginning = 'ring' | 'oval' | 'open' | { readonly pieces: string; readonly chains: number };
 
 /** Rounds as a pattern has them, increases and decreases staggered, from a ring: "R2: inc × 6 (12)". */
 export function writeRounds(counts: readonly number[], terms: Terms): readonly string[] {
@@ -52,8 +54,9 @@ export function writePart(counts: readonly number[], writing: PartWriting): read
 const PLAIN: Work = { kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null };
 
 /** The start in words people use: around a chain with four stitches in either end. */
-function firstRound(count: number, start: 'ring' | 'oval' | 'open', terms: Terms): string {
+function firstRound(count: number, start: PartBeginning, terms: Terms): string {
   const sc = STITCHES.sc[terms].abbreviation;
+  if (typeof start === 'object') return `join ${start.pieces} with ch ${start.chains}, ${sc} around`;
   if (start === 'ring') return `${count} ${sc} in ring`;
   if (start === 'open') return `ch ${count}, join to form a ring, ${count} ${sc} in ring`;
   const side = (count - 8) / 2;

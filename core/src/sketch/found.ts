@@ -4,6 +4,7 @@ import {
   judgeRounds,
   misfits,
   nearestWish,
+  type FitOptions,
   type Mended,
   type Misfit,
   type RoundFit,
@@ -33,39 +34,41 @@ export interface SketchGauge {
 /**
  * Rounds for a part, step by step: yields how much is done, 0 to 1. What was set by hand is judged as it is.
  *
+ * @param rim stitches of what it grows out of, where it does
  * @returns null where there is no outline yet, or nothing that can be worked comes near it
  */
-export function* findSteps(part: SketchPart, { stitch, stretch }: SketchGauge): Generator<number, Found | null> {
+export function* findSteps(part: SketchPart, { stitch, stretch }: SketchGauge, rim?: number): Generator<number, Found | null> {
   const near = nearestWish(wishOf(part.outline), stitch);
   if (!near) return null;
   const { wish, mended } = near;
-  const options = optionsOf(part, stretch);
+  const options = optionsOf(part, stretch, rim);
   const fit = part.counts ? judgeRounds(part.counts, wish, stitch, options) : yield* fitSteps(wish, stitch, options);
   return fit && { wish, mended, fit, misfits: misfits(fit, wish, stitch), byHand: part.counts !== null };
 }
 
 /** A first answer while an outline is being dragged: rounds of the surface alone, and the shape they make. */
-export function firstFound(part: SketchPart, gauge: SketchGauge): Found | null {
-  if (part.counts) return findRounds(part, gauge);
+export function firstFound(part: SketchPart, gauge: SketchGauge, rim?: number): Found | null {
+  if (part.counts) return findRounds(part, gauge, rim);
   const near = nearestWish(wishOf(part.outline), gauge.stitch);
-  const counts = near && firstRounds(near.wish, gauge.stitch, optionsOf(part, gauge.stretch));
+  const counts = near && firstRounds(near.wish, gauge.stitch, optionsOf(part, gauge.stretch, rim));
   if (!near || !counts) return null;
-  const fit = judgeRounds(counts, near.wish, gauge.stitch, optionsOf(part, gauge.stretch));
+  const fit = judgeRounds(counts, near.wish, gauge.stitch, optionsOf(part, gauge.stretch, rim));
   return { ...near, fit, misfits: misfits(fit, near.wish, gauge.stitch), byHand: false };
 }
 
 /** The same at once. */
-export function findRounds(part: SketchPart, gauge: SketchGauge): Found | null {
-  const steps = findSteps(part, gauge);
+export function findRounds(part: SketchPart, gauge: SketchGauge, rim?: number): Found | null {
+  const steps = findSteps(part, gauge, rim);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
   }
 }
 
-export function optionsOf(
-  { first, stuffed }: SketchPart,
-  stretch: number,
-): { readonly first?: readonly number[]; readonly firmness: number } {
-  return { firmness: stuffed ? stretch : 0, ...(first === null ? {} : { first: [first] }) };
+function optionsOf({ first, stuffed }: SketchPart, stretch: number, rim: number | undefined): FitOptions {
+  return {
+    firmness: stuffed ? stretch : 0,
+    ...(first === null ? {} : { first: [first] }),
+    ...(rim === undefined ? {} : { rim }),
+  };
 }

@@ -6,9 +6,11 @@ export { describeNotDrawn, partOf, type NotDrawn } from './of-part.js';
 export {
   outlineSize,
   plainPart,
+  rimOf,
   stretched,
   type Sketch,
   type SketchColour,
+  type SketchGrowth,
   type SketchHeight,
   type SketchOutline,
   type SketchPart,

@@ -33,6 +33,7 @@ export function partOf(counted: PartCount, stitch: StitchSize, id: string): Sket
     stuffed: outline.lie === 'stuffed',
     colours: coloursOf(roundColours(fabric)),
     place: null,
+    grows: null,
   };
 }
 

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nearestWish, PRIMITIVES, wishProblems } from '../design/index.js';
-import { checkPattern, fabricOf, roundColours } from '../fabric/index.js';
+import { checkPattern, fabricOf, figureFabric, roundColours } from '../fabric/index.js';
 import { read } from '../notation/index.js';
 import { measure } from '../shape/index.js';
 import {
@@ -14,6 +14,7 @@ import {
   painted,
   partOf,
   plainPart,
+  rimOf,
   sketchText,
   stretched,
   TEMPLATES,
@@ -274,4 +275,37 @@ it('parts placed on one another have a making-up that is read again', () => {
     ['Ear', 'Head', 2],
     ['Foot', 'Body', 3],
   ]);
+});
+
+it('a body grows out of its legs: as many stitches as both have, and the chains on both sides, in any order of the parts', () => {
+  const legs = part('Leg', outlineOfPrimitive({ is: 'tube', across: 22, tall: 40 }), { copies: 2 });
+  const grows = { from: 'Leg', chains: 3 };
+  const leg = findRounds(legs, GAUGE)!.fit.counts;
+  const rim = rimOf(grows, 2, leg.at(-1)!);
+  expect(rim).toBe(2 * leg.at(-1)! + 6);
+  const spots = [
+    [25, 0],
+    [30, 20],
+    [20, 55],
+    [0, 70],
+  ].map(([r, z], i) => ({ r: r!, z: z!, corner: i === 0, edge: false }));
+  const body = part('Body', { points: spots, end: 'shut', straight: 0 }, { grows });
+  const found = findRounds(body, GAUGE, rim)!;
+  expect(found.fit.counts[0]).toBe(rim);
+  expect(found.fit.off).toBeLessThan(GAUGE.stitch.width);
+  const text = sketchText(
+    { name: 'Walker', hookMm: 3.5 },
+    [
+      { part: body, counts: found.fit.counts },
+      { part: legs, counts: leg },
+    ],
+    'Medium',
+  );
+  const count = countOf(text);
+  expect(
+    count.diagnostics.filter(({ severity }) => severity !== 'hint'),
+    text,
+  ).toEqual([]);
+  expect(count.parts.map(({ part: each }) => each.name)).toEqual(['Leg', 'Body']);
+  expect(figureFabric(count).bodyStart).toEqual([0, 3]);
 });

@@ -55,6 +55,19 @@ export interface SketchPart {
   readonly stuffed: boolean;
   readonly colours: readonly SketchColour[];
   readonly place: SketchPlace | null;
+  /** What it grows out of: the copies of an open part, with so many chains from one to the next; null for a start of its own. */
+  readonly grows: SketchGrowth | null;
+}
+
+export interface SketchGrowth {
+  /** Id of the part. */
+  readonly from: string;
+  readonly chains: number;
+}
+
+/** Stitches of the rim that a part grows out of: those of every copy, and both sides of the chains between. */
+export function rimOf({ chains }: SketchGrowth, copies: number, lastRound: number): number {
+  return copies * lastRound + 2 * chains * Math.max(1, copies - 1);
 }
 
 /** What is drawn in the Studio: parts with their outlines, in one yarn. */
@@ -80,6 +93,7 @@ export function plainPart(id: string, name: string, outline: SketchOutline): Ske
     stuffed: true,
     colours: [{ from: 1, name: 'white' }],
     place: null,
+    grows: null,
   };
 }
 

@@ -1,5 +1,5 @@
 import { DRAWN_SHUT } from '../fabric/index.js';
-import { printPlacing, type Join, type Named, type Placing, type Round } from '../notation/index.js';
+import { plural, printPlacing, type Join, type Named, type Placing, type Round } from '../notation/index.js';
 import { writePart } from '../design/index.js';
 import type { Sketch, SketchPart, SketchPlace } from './sketch.js';
 
@@ -18,13 +18,13 @@ const NARROW = 18;
 
 /** A sketch as a pattern, parts without rounds left out. */
 export function sketchText(sketch: Pick<Sketch, 'name' | 'hookMm'>, parts: readonly Rounded[], yarn: string): string {
-  const written = parts.filter((each): each is Rounded & { counts: readonly number[] } => each.counts !== null);
+  const written = inOrder(parts.filter((each): each is Written => each.counts !== null));
   const head = [`# ${sketch.name.trim() || 'Untitled'}`, 'US terms', '', `${yarn} yarn, a ${sketch.hookMm} mm hook.`];
   const makingUp = placingLines(written);
   return (
     [
       head.join('\n'),
-      ...written.map(({ part, counts }) => partText(part, counts).join('\n')),
+      ...written.map((each) => partText(each.part, each.counts, written).join('\n')),
       ...(makingUp.length > 0 ? [['## Put together', ...makingUp].join('\n')] : []),
       '',
     ]
@@ -33,24 +33,52 @@ export function sketchText(sketch: Pick<Sketch, 'name' | 'hookMm'>, parts: reado
   );
 }
 
-/** A part with its heading, rounds and remarks. */
-export function partText(part: SketchPart, counts: readonly number[]): readonly string[] {
+type Written = Rounded & { readonly counts: readonly number[] };
+
+/** What others grow out of is worked before them. */
+function inOrder(parts: readonly Written[]): readonly Written[] {
+  const order: Written[] = [];
+  const put = (each: Written, waiting: ReadonlySet<string>): void => {
+    const { part } = each;
+    if (order.includes(each) || waiting.has(part.id)) return;
+    const from = parts.find((other) => other.part.id === part.grows?.from);
+    if (from) put(from, new Set([...waiting, part.id]));
+    order.push(each);
+  };
+  for (const each of parts) put(each, new Set());
+  return order;
+}
+
+/** A part with its heading, rounds and remarks. @param others what it may grow out of, or be grown out of */
+export function partText(part: SketchPart, counts: readonly number[], others: readonly Rounded[] = []): readonly string[] {
   const heading = `## ${part.name}${part.copies > 1 ? ` (make ${part.copies})` : ''}`;
   const colours = [...part.colours].sort((a, b) => a.from - b.from).filter(({ from }) => from <= counts.length);
   const first = colours.find(({ from }) => from === 1);
   const { points, straight, end } = part.outline;
+  const from = others.find((other) => other.part.id === part.grows?.from)?.part;
+  const grown = part.grows && from && { pieces: plural(from.name.toLowerCase()), chains: part.grows.chains };
   const lines = writePart(counts, {
     terms: 'US',
-    start: straight > 0 ? 'oval' : (points[0]?.r ?? 0) > 0 ? 'open' : 'ring',
+    start: grown ?? (straight > 0 ? 'oval' : (points[0]?.r ?? 0) > 0 ? 'open' : 'ring'),
     colours: colours.filter(({ from }) => from > 1),
     edges: edgesOf(part, counts.length),
     before: stuffingOf(part, counts),
   });
   const shut = end === 'shut' && counts.at(-1)! <= DRAWN_SHUT;
+  const carries = others.some(({ part: { grows } }) => grows?.from === part.id);
   const tail = shut
     ? 'Fasten off, thread the tail through the front loops and draw it shut.'
-    : `Fasten off and leave ${TAIL} cm of yarn for sewing.`;
-  return [heading, ...(first ? [`With ${first.name}:`] : []), ...lines, ...(part.stuffed ? [] : ['Do not stuff.']), tail];
+    : carries
+      ? 'Fasten off; leave the yarn on the last one, it goes on.'
+      : `Fasten off and leave ${TAIL} cm of yarn for sewing.`;
+  return [
+    heading,
+    ...(first ? [`With ${first.name}:`] : []),
+    ...(grown ? [`Stuff the ${grown.pieces} before you join them.`] : []),
+    ...lines,
+    ...(part.stuffed ? [] : ['Do not stuff.']),
+    tail,
+  ];
 }
 
 /** Rounds in the back loops: the first past each edge of the outline, where as many rounds are as its wall is long. */

@@ -20,6 +20,7 @@ const PART = {
   stuffed: true,
   colours: [{ from: 1, name: 'white' }],
   place: null,
+  grows: null,
 };
 const SKETCH = { id: uuid(1), name: 'Trial', yarnWeight: 4, hookMm: 3.5, parts: [PART], at: 1_790_000_000_000 };
 const keep = (sketch: object, changedAt = 1, removed = false) =>

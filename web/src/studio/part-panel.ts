@@ -5,6 +5,7 @@ import { measure } from '@lemniscus/core/shape';
 import {
   fewPoints,
   outlineSize,
+  rimOf,
   stretched,
   wishOf,
   type SketchOutline,
@@ -121,6 +122,36 @@ export class PartPanel {
 
   protected letOutlineDecide(): void {
     this.desk.setPart({ counts: null });
+  }
+
+  /** Open parts made twice or more that it can grow out of: legs, for a body. */
+  protected readonly roots = computed(() => {
+    const own = this.part();
+    return this.desk
+      .parts()
+      .filter(({ id, copies, outline, grows }) => id !== own.id && copies > 1 && outline.end === 'open' && grows?.from !== own.id)
+      .map(({ id, name, copies }) => ({ value: id, label: `${name} × ${copies}` }));
+  });
+
+  /** Its outline begins as wide as what it grows out of. */
+  protected growFrom(from: string | null): void {
+    const { outline, place } = this.part();
+    if (!from) {
+      this.desk.setPart({ grows: null, counts: null });
+      return;
+    }
+    const legs = this.desk.found().find(({ part }) => part.id === from);
+    const grows = { from, chains: 3 };
+    const rim = rimOf(grows, legs?.part.copies ?? 2, legs?.found?.fit.counts.at(-1) ?? 12);
+    const r = (rim * this.desk.stitch().width) / (2 * Math.PI);
+    const [first, ...rest] = outline.points;
+    const points = first ? [{ ...first, r, corner: true }, ...rest.filter(({ z }) => z > first.z + 1)] : [];
+    this.desk.setPart({
+      grows,
+      counts: null,
+      place: place?.on === from ? null : place,
+      outline: { ...outline, points, straight: 0 },
+    });
   }
 
   /** Parts it can sit on: any that does not sit on it, by however many others. */

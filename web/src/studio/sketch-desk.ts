@@ -6,6 +6,7 @@ import { takes } from '@lemniscus/core/resize';
 import {
   firstFound,
   plainPart,
+  rimOf,
   sketchText,
   type Found,
   type Sketch,
@@ -21,6 +22,8 @@ import { Sketches } from '../data/owned/sketches';
 export interface PartFound {
   readonly part: SketchPart;
   readonly found: Found | null;
+  /** Stitches of what it grows out of, where it does. */
+  readonly rim: number | null;
   /** A first answer: the best is still looked for. */
   readonly first: boolean;
 }
@@ -60,13 +63,24 @@ export class SketchDesk {
   });
   readonly stretch = computed(() => handStretch(this.tools(), this.measurements.items()));
 
-  /** Every part with its rounds: the best that is known, else a first answer. */
+  /** Every part with its rounds: the best that is known, else a first answer. What others grow out of is found before them. */
   readonly found = computed<readonly PartFound[]>(() => {
     const gauge = { stitch: this.stitch(), stretch: this.stretch() };
-    return this.parts().map((part) => {
-      const known = this.known().get(this.keyOf(part));
-      return known === undefined ? { part, found: firstFound(part, gauge), first: true } : { part, found: known, first: false };
-    });
+    const parts = this.parts();
+    const done = new Map<string, PartFound>();
+    const find = (part: SketchPart, waiting: ReadonlySet<string>): PartFound => {
+      const before = done.get(part.id);
+      if (before) return before;
+      const from = parts.find(({ id }) => id === part.grows?.from && !waiting.has(id));
+      const last = from && find(from, new Set([...waiting, part.id])).found?.fit.counts.at(-1);
+      const rim = part.grows && from && last ? rimOf(part.grows, from.copies, last) : null;
+      const known = this.known().get(this.keyOf(part, rim));
+      const first = known === undefined;
+      const one = { part, rim, found: first ? firstFound(part, gauge, rim ?? undefined) : known, first };
+      done.set(part.id, one);
+      return one;
+    };
+    return parts.map((part) => find(part, new Set([part.id])));
   });
   readonly chosen = computed(() => this.found().find(({ part }) => part === this.part()) ?? null);
   readonly looking = computed(() => this.best.state().going);
@@ -85,11 +99,14 @@ export class SketchDesk {
 
   constructor() {
     effect(() => {
-      const missing = this.parts().find((part) => !this.known().has(this.keyOf(part)));
+      const missing = this.found().find(({ first }) => first);
       const gauge = { stitch: this.stitch(), stretch: this.stretch() };
       if (!missing) return;
-      const key = this.keyOf(missing);
-      untracked(() => this.best.ask({ is: 'find', part: missing, gauge }, ({ found }) => this.learn(key, found)));
+      const { part, rim } = missing;
+      const key = this.keyOf(part, rim);
+      untracked(() =>
+        this.best.ask({ is: 'find', part, gauge, ...(rim === null ? {} : { rim }) }, ({ found }) => this.learn(key, found)),
+      );
     });
     // Another window, or another device, went on with it.
     effect(() => {
@@ -102,9 +119,9 @@ export class SketchDesk {
     });
   }
 
-  private keyOf({ outline, counts, first, stuffed }: SketchPart): string {
+  private keyOf({ outline, counts, first, stuffed }: SketchPart, rim: number | null): string {
     const { width, height } = this.stitch();
-    return JSON.stringify([outline, counts, first, stuffed, width, height, this.stretch()]);
+    return JSON.stringify([outline, counts, first, stuffed, rim, width, height, this.stretch()]);
   }
 
   private learn(key: string, found: Found | null): void {
@@ -114,7 +131,7 @@ export class SketchDesk {
   /** Stops looking for better rounds: what there is stands. */
   settle(): void {
     this.best.stop();
-    for (const { part, found, first } of this.found()) if (first) this.learn(this.keyOf(part), found);
+    for (const { part, rim, found, first } of this.found()) if (first) this.learn(this.keyOf(part, rim), found);
   }
 
   take(sketch: Sketch): void {
@@ -199,7 +216,7 @@ export class SketchDesk {
     const [sketch, part] = [this.open(), this.part()];
     if (!sketch || !part) return;
     const rest = sketch.parts.filter(({ id }) => id !== part.id);
-    this.change({ ...sketch, parts: rest.map((each) => (each.place?.on === part.id ? { ...each, place: null } : each)) });
+    this.change({ ...sketch, parts: rest.map((each) => withoutPart(each, part.id)) });
     this.chosenId.set(rest[0]?.id ?? null);
   }
 
@@ -209,4 +226,11 @@ export class SketchDesk {
     if (!taken.has(name.toLowerCase())) return name;
     for (let i = 2; ; i++) if (!taken.has(`${name} ${i}`.toLowerCase())) return `${name} ${i}`;
   }
+}
+
+/** A part that neither sits on another nor grows out of it. */
+function withoutPart(part: SketchPart, other: string): SketchPart {
+  const place = part.place?.on === other ? null : part.place;
+  const grows = part.grows?.from === other ? null : part.grows;
+  return place === part.place && grows === part.grows ? part : { ...part, place, grows };
 }

@@ -4,7 +4,7 @@ import type { StitchSize } from '@lemniscus/core/gauge';
 
 /** What is asked: rounds for a drawn part; a pattern larger or smaller; a part of it changed by a step. */
 export type DesignQuestion =
-  | { readonly is: 'find'; readonly part: SketchPart; readonly gauge: SketchGauge }
+  | { readonly is: 'find'; readonly part: SketchPart; readonly gauge: SketchGauge; readonly rim?: number }
   | {
       readonly is: 'resize';
       readonly text: string;

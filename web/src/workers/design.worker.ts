@@ -28,7 +28,7 @@ async function work(slot: string, id: number, question: DesignQuestion): Promise
       say({ remade: question.is === 'resize' ? resized(question) : changed(question) });
       return;
     }
-    const steps = findSteps(question.part, question.gauge);
+    const steps = findSteps(question.part, question.gauge, question.rim);
     for (let step = steps.next(); ; step = steps.next()) {
       if (step.done) {
         say({ found: step.value });
