@@ -105,6 +105,10 @@ test('lemniscus design writes the rounds of a wished shape, which count without 
   const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-design-')), 'ball.md');
   writeFileSync(file, ball.stdout);
   expect(lemniscus('check', file).status).toBe(0);
+  const oval = lemniscus('design', '--shape', 'bean', '--across', '80', '--tall', '40', '--stitch', '5x4.8');
+  expect(oval.stdout).toMatch(/R1: ch \d+, 2 sc in 2nd ch from hook/);
+  writeFileSync(file, oval.stdout);
+  expect(lemniscus('check', file).status).toBe(0);
   expect(lemniscus('design', '--shape', 'teapot', '--across', '40').stderr).toContain('--shape teapot: give one of ball, egg');
   expect(lemniscus('design', '--shape', 'ball', '--across', '4').stderr).toContain(
     '--across 4: give millimetres from 5 to 1000.',

@@ -86,32 +86,30 @@ describe('rounds for a wished shape', () => {
     });
   });
 
-  it('of the shape that rounds of the demo have lie on it again, and where they are as many most of them are within a stitch of those', () => {
+  it('of the shape that rounds of the demo have are as many, most of them within a stitch, and in nearly all parts every one', () => {
     const demo = new URL('../../../demo/', import.meta.url);
-    let tried = 0;
+    let [tried, exact] = [0, 0];
     for (const file of readdirSync(demo).filter((name) => name.endsWith('.md'))) {
       for (const part of checkPattern(read(readFileSync(new URL(file, demo), 'utf8'))).parts) {
         const outline = outlineOf(fabricOf(part));
+        if (outline.start.is !== 'ring' || outline.heights.some((height) => height !== 1) || outline.counts.length < 3) continue;
+        // A brim that gains a third at once is no curve that stuffing makes.
+        if (outline.counts.some((count, k) => k > 0 && Math.abs(count - outline.counts[k - 1]!) > 6)) continue;
         const plain = plainOutline(outline.counts, { shut: outline.shut });
-        // Parts of single crochet from a ring, stuffed, that do not stand on an edge.
-        if (outline.start.is !== 'ring' || outline.lie !== 'stuffed' || outline.heights.some((height) => height !== 1)) continue;
-        if (outline.counts.length < 6 || outline.below.some((below, k) => below !== k - 1)) continue;
         const profile = scaleProfile(unitProfile(plain, STITCH.height / STITCH.width), STITCH.width);
         const wish: Wish = { points: ringsOf(profile).map(({ r, z }) => ({ r, z })), end: outline.shut ? 'shut' : 'open' };
-        const fit = fitRounds(wish, STITCH, { first: [outline.counts[0]!], price: 0 });
-        expect(fit, `${file} ${part.part.name}`).not.toBeNull();
-        if (outline.counts.some((count, k) => k > 0 && Math.abs(count - outline.counts[k - 1]!) > 6)) continue;
-        expect(fit!.off / STITCH.width, `${file} ${part.part.name}`).toBeLessThan(0.25);
+        const fit = fitRounds(wish, STITCH, { first: [...new Set([outline.counts[0]!, 6, 5, 4, 3])] })!;
+        const label = `${file} ${part.part.name}: ${fit.counts.join(' ')}`;
+        expect(fit.counts.length, label).toBe(outline.counts.length);
+        expect(fit.off / STITCH.width, label).toBeLessThan(0.25);
+        const off = fit.counts.map((count, k) => Math.abs(count - outline.counts[k]!));
+        expect(off.filter((each) => each <= 1).length / off.length, label).toBeGreaterThan(0.7);
         tried++;
-        const off = fit!.counts.map((count, k) => Math.abs(count - (outline.counts[k] ?? 0)));
-        if (fit!.counts.length === outline.counts.length)
-          expect(
-            off.filter((each) => each <= 1).length / off.length,
-            `${file} ${part.part.name}: ${fit!.counts.join(' ')}`,
-          ).toBeGreaterThan(0.7);
+        if (Math.max(...off) <= 1) exact++;
       }
     }
-    expect(tried).toBeGreaterThan(4);
+    expect(tried).toBeGreaterThan(12);
+    expect(exact / tried).toBeGreaterThan(0.8);
   }, 60_000);
 
   it('are answered at once by the surface alone, which keeps the same rules and is fitted better by the best answer', () => {
@@ -173,7 +171,7 @@ describe('rounds for a wished shape', () => {
           ),
           { minLength: 3, maxLength: 5 },
         ),
-        fc.constantFrom(usual, { ...usual, loose: 0.3 }, { ...usual, straight: 1 }),
+        fc.constantFrom(usual, { ...usual, loose: 0.3 }, { ...usual, straight: 1 }, { ...usual, rising: 3 }),
         fc.boolean(),
         (rounds, rules, owned) => {
           const wished = rounds.map(([wish]) => wish);
@@ -183,7 +181,10 @@ describe('rounds for a wished shape', () => {
             const { steepest = 2, only = null } = all.own?.[k] ?? {};
             found = found.flatMap((counts) =>
               [-2, -1, 0, 1, 2]
-                .filter((step) => Math.abs(step) <= steepest && (only === null || only === step))
+                .filter(
+                  (step) =>
+                    Math.abs(step) <= steepest && (only === null || only === step) && (step >= 0 || k >= (all.rising ?? 0)),
+                )
                 .map((step) => counts.at(-1)! + step)
                 .filter((next) => next >= 1 && next <= 2 * counts.at(-1)! && 2 * next >= counts.at(-1)!)
                 .map((next) => [...counts, next]),

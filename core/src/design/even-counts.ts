@@ -16,6 +16,8 @@ export interface CountRules {
   readonly usual?: number;
   /** Plain stitches of either side of an oval, whose changes divide its ends; 0 where it is round. */
   readonly straight?: number;
+  /** So many rounds from the first do not lose stitches; 0 where it is not said. */
+  readonly rising?: number;
   /** Rounds that may differ from that, beside the wished counts: where a pattern that is made anew had a reason of its own. */
   readonly own?: readonly OwnRound[];
 }
@@ -65,7 +67,7 @@ export function evenCounts(wished: readonly number[], rules: CountRules): readon
       for (let step = -reach; step <= reach; step++) {
         const from = count - step;
         const only = rules.own?.[round]?.only ?? null;
-        if (only !== null && step !== only) continue;
+        if ((only !== null && step !== only) || (step < 0 && round < (rules.rising ?? 0))) continue;
         if (from < 1 || from > most || !isWorkable(from, count)) continue;
         const best = cheapest(layers[round - 1]!, from, step, steps, rules, round);
         if (best) layer[count * steps + step + steepest] = { cost: best.cost + off, before: best.before };

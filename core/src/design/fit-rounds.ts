@@ -1,7 +1,7 @@
 import type { StitchSize } from '../gauge/index.js';
 import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type PartStart, type Profile } from '../shape/index.js';
 import { evenCounts, type CountRules } from './even-counts.js';
-import { along, type Along, type Wish } from './wish.js';
+import { along, type Along, type Wish, type WishPoint } from './wish.js';
 
 /** How a part is worked that fits a wish. */
 export interface FitOptions {
@@ -43,6 +43,8 @@ const STILL = 0.04;
 /** Rounds more and fewer than the wall is long that are tried. */
 const BESIDE = 1;
 const SAMPLES = 60;
+/** Points between two samples that the nearest is sought among. */
+const FINE = 6;
 const LEAST = 3;
 
 /** What a wish is worked in: the stitch, how firm it is stuffed, and what its first round hangs on. */
@@ -76,7 +78,7 @@ export function* fitSteps(wish: Wish, stitch: StitchSize, options: FitOptions = 
   let best: RoundFit | null = null;
   for (const [index, rounds] of tries.entries()) {
     yield (index + 1) / (tries.length + 1);
-    const counts = evenCounts(realCounts(setting, rounds), setting.rules);
+    const counts = evenCounts(realCounts(setting, rounds), rulesFor(setting, rounds));
     const found = counts && judged(counts, setting);
     if (found && (!best || found.off < best.off)) best = found;
   }
@@ -95,7 +97,7 @@ export function judgeRounds(counts: readonly number[], wish: Wish, stitch: Stitc
 export function firstRounds(wish: Wish, stitch: StitchSize, options: FitOptions = {}): readonly number[] | null {
   const setting = settingOf(wish, stitch, options);
   const rounds = Math.max(2, Math.round(setting.outline.wall / stitch.height));
-  return evenCounts(surfaceCounts(setting, rounds), setting.rules);
+  return evenCounts(surfaceCounts(setting, rounds), rulesFor(setting, rounds));
 }
 
 function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting {
@@ -142,6 +144,15 @@ function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price =
   if (rim !== undefined) return { ...rules, first: [rim] };
   if (start.is === 'open') return { ...rules, first: [0, 1, -1].map((more) => Math.max(LEAST, start.around + more)) };
   return rules;
+}
+
+/** What goes round a chain grows until it is widest, and not before it has begun to. */
+function rulesFor({ rules, start, wish, outline }: Setting, rounds: number): CountRules {
+  if (start.is !== 'chain') return rules;
+  const widest = Math.max(...wish.points.map(({ r }) => r));
+  const shares = Array.from({ length: SAMPLES + 1 }, (_, i) => i / SAMPLES);
+  const at = shares.find((share) => outline.at(share).r >= 0.98 * widest) ?? 1;
+  return { ...rules, rising: Math.round(at * rounds) };
 }
 
 /** Stitches round a surface of this half width: an oval has its straights too, as far as its rounds keep them. */
@@ -208,15 +219,22 @@ function liftOnto(profile: Profile, wish: Wish): number {
   return sum / (SAMPLES + 1);
 }
 
-/** How far a shape lies from a wish at places spread over its wall, mm: to the nearest point of the wish, both set on one foot. */
+/**
+ * How far a shape and a wish lie apart at places spread over their walls, mm, the one put on the other as well as it goes:
+ * the larger of the ways from either to the nearest of the other, so that what is too short is off as well.
+ */
 export function deviations(profile: Profile, wish: Wish): readonly number[] {
   const shape = along(ringsOf(profile));
   const wished = along(wish.points);
-  const places = Array.from({ length: SAMPLES + 1 }, (_, i) => i / SAMPLES);
   const lift = liftOnto(profile, wish);
-  const fine = Array.from({ length: 6 * SAMPLES + 1 }, (_, i) => wished.at(i / (6 * SAMPLES)));
-  return places.map((share) => {
-    const { r, z } = shape.at(share);
-    return Math.min(...fine.map((point) => Math.hypot(point.r - r, point.z - z - lift)));
+  const lifted = (share: number): WishPoint => ({ r: shape.at(share).r, z: shape.at(share).z + lift });
+  const fine = Array.from({ length: FINE * SAMPLES + 1 }, (_, i) => i / (FINE * SAMPLES));
+  const [wishes, shapes] = [fine.map((share) => wished.at(share)), fine.map(lifted)];
+  return Array.from({ length: SAMPLES + 1 }, (_, i) => {
+    const share = i / SAMPLES;
+    return Math.max(nearest(lifted(share), wishes), nearest(wished.at(share), shapes));
   });
 }
+
+const nearest = (from: WishPoint, points: readonly WishPoint[]): number =>
+  Math.min(...points.map(({ r, z }) => Math.hypot(r - from.r, z - from.z)));

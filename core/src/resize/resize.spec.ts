@@ -50,7 +50,7 @@ describe('a pattern resized', () => {
           counted(text).pattern.makingUp.map(({ placing }) => placing?.subject.name),
         );
       }),
-      { numRuns: 120 },
+      { numRuns: 50 },
     );
   }, 120_000);
 
@@ -69,7 +69,7 @@ describe('a pattern resized', () => {
           expect(Math.abs(is!.wall - by * was!.wall), label).toBeLessThan(Math.max(2, 0.08 * by * was!.wall));
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 16 },
     );
   }, 120_000);
 
@@ -95,7 +95,7 @@ describe('a pattern resized', () => {
           expect(edges(now), `${part.name} × ${by}`).toEqual(edges(old));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 24 },
     );
   }, 60_000);
 
@@ -114,7 +114,7 @@ describe('a pattern resized', () => {
                 expect(Math.abs(Number(item.count) - limb / 2), `${file} × ${by}`).toBeLessThanOrEqual(0.5);
               }
       }),
-      { numRuns: 60 },
+      { numRuns: 24 },
     );
   }, 60_000);
 

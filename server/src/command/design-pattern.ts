@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { fitRounds, LARGEST_MM, primitive, PRIMITIVES, writeRounds, type Primitive, type RoundFit } from '@lemniscus/core/design';
+import { fitRounds, LARGEST_MM, primitive, PRIMITIVES, writePart, type Primitive, type RoundFit } from '@lemniscus/core/design';
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { sizeOf } from './stitch-size.js';
 
@@ -31,12 +31,16 @@ export function design(args: readonly string[]): number | null {
   if (typeof wished === 'string') return refused(wished);
   const size = sizeOf(kit);
   if (typeof size === 'string') return refused(size);
-  const fit = fitRounds(primitive(wished), size);
+  const wish = primitive(wished);
+  // What lies flat holds no stuffing.
+  const flat = wish.points.every(({ z }) => z === wish.points[0]!.z);
+  const fit = fitRounds(wish, size, flat ? { firmness: 0 } : {});
   if (!fit)
     return refused(
       `A ${wished.is} of ${across} mm is smaller than its first rounds in this yarn. Take it larger, or thinner yarn.`,
     );
-  const lines = writeRounds(fit.counts, 'US');
+  const start = (wish.straight ?? 0) > 0 ? 'oval' : wish.points[0]!.r > 0 ? 'open' : 'ring';
+  const lines = writePart(fit.counts, { terms: 'US', start });
   if (json)
     console.log(
       JSON.stringify({ shape: wished, stitch: size, counts: fit.counts, off: fit.off, worst: fit.worst, lines }, null, 2),

@@ -47,7 +47,8 @@ export async function resize(args: readonly string[]): Promise<number | null> {
   if (typeof size === 'string') return refused(size);
   const weight = kit.yarn === undefined ? (stated.yarnWeight ?? USUAL_YARN) : Number(kit.yarn);
   const hands: Hands = { stitch: size, yarnWeight: weight as Hands['yarnWeight'] };
-  const made = by === undefined ? aimed(text.text, count, aimOf({ height, grams, eyes }), hands, only) : sized(text.text, count, by, only);
+  const made =
+    by === undefined ? aimed(text.text, count, aimOf({ height, grams, eyes }), hands, only) : sized(text.text, count, by, only);
   if (typeof made === 'string') return refused(made);
   if (json) console.log(JSON.stringify({ ...summary(made, hands), text: made.made.text }, null, 2));
   else {
@@ -73,16 +74,26 @@ function partsNamed({ parts }: PatternCount, names: readonly string[]): Readonly
   if (names.length === 0) return null;
   const found = names.map((name) => parts.findIndex(({ part }) => part.name.toLowerCase() === name.toLowerCase()));
   const missing = names[found.indexOf(-1)];
-  if (missing !== undefined) return `--part ${missing}: there is no such part. Its parts are ${parts.map(({ part }) => part.name).join(', ')}.`;
+  if (missing !== undefined)
+    return `--part ${missing}: there is no such part. Its parts are ${parts.map(({ part }) => part.name).join(', ')}.`;
   return new Set(found);
 }
 
 function sized(text: string, count: PatternCount, by: string, only: ReadonlySet<number> | null): Made | string {
-  if (!(Number(by) >= SMALLEST && Number(by) <= LARGEST)) return `--by ${by}: give a factor from ${SMALLEST} to ${LARGEST}, as in 1.2.`;
+  if (!(Number(by) >= SMALLEST && Number(by) <= LARGEST))
+    return `--by ${by}: give a factor from ${SMALLEST} to ${LARGEST}, as in 1.2.`;
   return { by: Number(by), made: resized(text, count, Number(by), only) };
 }
 
-function aimOf({ height, grams, eyes }: { height?: string | undefined; grams?: string | undefined; eyes?: string | undefined }): Aim {
+function aimOf({
+  height,
+  grams,
+  eyes,
+}: {
+  height?: string | undefined;
+  grams?: string | undefined;
+  eyes?: string | undefined;
+}): Aim {
   if (height !== undefined) return { to: 'height', mm: Number(height) };
   if (grams !== undefined) return { to: 'yarn', grams: Number(grams) };
   return { to: 'eyes', mm: Number(eyes) };
@@ -97,7 +108,9 @@ function aimed(text: string, count: PatternCount, aim: Aim, hands: Hands, only: 
 }
 
 const toLookAt = ({ looks, count }: Reworked): readonly string[] => [
-  ...looks.map(({ part, round }) => `${part}, R${round}: it says its stitches in its own way, which is left as it was. Look at it.`),
+  ...looks.map(
+    ({ part, round }) => `${part}, R${round}: it says its stitches in its own way, which is left as it was. Look at it.`,
+  ),
   ...count.diagnostics.filter(({ severity }) => severity === 'error').map((finding) => describeFinding(finding)),
 ];
 
@@ -110,7 +123,8 @@ const summary = ({ by, made }: Made, hands: Hands) => ({
 
 function told(found: Made, hands: Hands): readonly string[] {
   const { by, parts, takes: all, look } = summary(found, hands);
-  const rounds = (counts: readonly number[]): string => `${counts.length} rounds, ${counts.reduce((sum, each) => sum + each, 0)} stitches`;
+  const rounds = (counts: readonly number[]): string =>
+    `${counts.length} rounds, ${counts.reduce((sum, each) => sum + each, 0)} stitches`;
   return [
     `${by.toFixed(2)} times as large:`,
     ...parts.map(({ name, before, after }) => `  ${name}: ${rounds(before)} → ${rounds(after)}`),

@@ -6,6 +6,7 @@ import {
   describeNotDrawn,
   outlineOfMeasures,
   outlineOfPrimitive,
+  outlineSize,
   partOf,
   TEMPLATES,
   type SketchOutline,
@@ -73,7 +74,9 @@ export class StartPanel {
   protected readonly failure = signal('');
 
   protected from(name: string, outline: SketchOutline): void {
-    this.begun.emit({ name, outline, more: {} });
+    // What lies flat holds no stuffing.
+    const flat = outlineSize(outline).tall < 1;
+    this.begun.emit({ name, outline, more: flat ? { stuffed: false } : {} });
   }
 
   protected blank(): void {
