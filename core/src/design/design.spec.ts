@@ -153,10 +153,11 @@ describe('rounds for a wished shape', () => {
         const [step, before] = [count - counts[k - 1]!, counts[k - 1]! - counts[k - 2]!];
         const mine = rules.own?.[k];
         const straight = step > 0 ? (rules.straight ?? 0) : 0;
-        const divides = (counts[k - 1]! - 2 * straight) % step === 0;
         const regular = step % (straight > 0 ? 4 : 3) === 0;
+        const divides = (counts[k - 1]! - 2 * straight) % step === 0 && (Math.abs(step) > 2 || regular);
         const free = k === 0 || step === 0 || (mine?.uses === counts[k - 1] && mine?.step === step);
-        const uneven = free ? 0 : divides ? (regular ? 0 : rules.odd / 2) : rules.odd;
+        const small = Math.min(1, Math.max(0, counts[k - 1]! - 2 * straight) / 24);
+        const uneven = free ? 0 : small * rules.odd * (divides ? (regular ? 0 : 0.5) : 1);
         const unusual = k === 0 && count !== 3 ? rules.change : 0;
         const turn = k > 1 && step !== before && !mine?.turns ? rules.change : 0;
         const stitch = Math.max(1, (rules.loose ?? 0) * wished[k]!);

@@ -81,11 +81,21 @@ export function evenCounts(wished: readonly number[], rules: CountRules): readon
 /** A stitch takes one increase at most, and a decrease two stitches. */
 const isWorkable = (from: number, to: number): boolean => to <= 2 * from && 2 * to >= from;
 
-/** How uneven a round of so many changes is: 0 where they divide it and are a multiple of the usual, 1 where they do not divide it. */
+/** One change, or two, draw a round to one side (our own estimate). */
+const LOPSIDED = 2;
+/** In a round of fewer stitches than this a change is seen less, by share (our own estimate). */
+const SEEN = 24;
+
+/**
+ * How uneven a round of so many changes is, 0 to 1: nothing where they divide it and are a multiple of the usual, all where
+ * they do not divide it, or are too few to go round it; less in a small round.
+ */
 export function unevenness(from: number, step: number, usual: number): number {
   if (step === 0) return 0;
-  if (from % Math.abs(step) !== 0) return 1;
-  return step % usual === 0 ? 0 : 0.5;
+  const regular = step % usual === 0;
+  const divides = from % step === 0;
+  const lopsided = Math.abs(step) <= LOPSIDED && !regular;
+  return Math.min(1, Math.max(0, from) / SEEN) * (!divides || lopsided ? 1 : regular ? 0 : 0.5);
 }
 
 /** An oval grows at its ends, and closes all round. */

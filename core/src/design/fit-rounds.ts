@@ -136,7 +136,7 @@ function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price =
     usual: FLAT,
     mostShut: end === 'shut' ? MOST_SHUT : null,
     change: price ** 2,
-    odd: price ** 2 / 2,
+    odd: price ** 2,
   };
   // An oval's first round goes round its chain with four in either end; a rim is as wide as it is, a stitch more or less.
   if (start.is === 'chain')

@@ -18,29 +18,39 @@ export interface Misfit {
 /** Nobody sees less than this much of a stitch (our own estimate). */
 const SEEN = 0.6;
 /** Stitches that a round has at least. */
-const LEAST = 3.5;
+const LEAST = 3;
 /** Stitches a round grows by, at most, or nearly so. */
 const STEEP = 6;
 
 /** Where the shape of some rounds lies off the wish so far that it is seen, and why. */
 export function misfits(fit: Pick<RoundFit, 'counts' | 'profile'>, wish: Wish, stitch: StitchSize): readonly Misfit[] {
   const offs = deviations(fit.profile, wish);
+  const thin = thinPlaces(wish, stitch, offs.length);
+  const seen = offs.map((off, i) => off >= SEEN * stitch.width || thin[i] === true);
   const found: Misfit[] = [];
-  let from = 0;
-  while (from < offs.length) {
-    if (offs[from]! < SEEN * stitch.width) {
+  for (let from = 0; from < offs.length;) {
+    let to = from;
+    while (seen[to]) to++;
+    if (to === from) {
       from++;
       continue;
     }
-    let to = from;
-    while (to < offs.length && offs[to]! >= SEEN * stitch.width) to++;
     const worst = offs.slice(from, to).reduce((most, off, i) => (off > offs[most]! ? from + i : most), from);
     const share = worst / (offs.length - 1);
     const round = roundAt(fit, share);
-    found.push({ reason: reasonAt(fit, wish, stitch, share, round), share, round, mm: offs[worst]! });
+    const reason = thin.slice(from, to).includes(true) ? 'narrower than a ring' : reasonAt(fit, wish, round);
+    found.push({ reason, share, round, mm: offs[worst]! });
     from = to;
   }
   return found;
+}
+
+/** Places, but the ends, that are narrower than the fewest stitches go round. */
+function thinPlaces({ points }: Wish, { width }: StitchSize, places: number): readonly boolean[] {
+  const wall = along(points);
+  const thin = Array.from({ length: places }, (_, i) => (2 * Math.PI * wall.at(i / (places - 1)).r) / width < LEAST);
+  const [first, last] = [thin.indexOf(false), thin.lastIndexOf(false)];
+  return thin.map((each, i) => each && i > first && i < last);
 }
 
 function roundAt({ profile, counts }: Pick<RoundFit, 'counts' | 'profile'>, share: number): number {
@@ -54,19 +64,10 @@ function roundAt({ profile, counts }: Pick<RoundFit, 'counts' | 'profile'>, shar
   return counts.length;
 }
 
-function reasonAt(
-  { counts }: Pick<RoundFit, 'counts'>,
-  wish: Wish,
-  { width }: StitchSize,
-  share: number,
-  round: number,
-): MisfitReason {
-  const wished = along(wish.points).at(share);
-  if (share > 0.02 && share < 0.98 && (2 * Math.PI * wished.r) / width < LEAST) return 'narrower than a ring';
-  if (wish.end === 'shut' && round >= counts.length - 1) return 'drawn shut';
+function reasonAt({ counts }: Pick<RoundFit, 'counts'>, { end }: Wish, round: number): MisfitReason {
+  if (end === 'shut' && round >= counts.length - 1) return 'drawn shut';
   const steps = [round - 1, round].map((k) => Math.abs((counts[k] ?? counts.at(-1)!) - (counts[k - 1] ?? 0)));
-  if (round > 1 && steps.some((step) => step >= STEEP)) return 'steeper than rounds grow';
-  return 'rounded by stuffing';
+  return round > 1 && steps.some((step) => step >= STEEP) ? 'steeper than rounds grow' : 'rounded by stuffing';
 }
 
 /** Why, for a person. */
