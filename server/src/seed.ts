@@ -8,9 +8,11 @@ import { FIRST_MAKE } from '@lemniscus/core/technique';
 import { keepYarns } from './basket/yarn-store.js';
 import type { Database } from './database/open.js';
 import type { Make } from '@lemniscus/api';
+import { Sketch } from '@lemniscus/api/sketch';
 import type { EntityManager } from '@mikro-orm/libsql';
 import { MakeEntity } from './database/make.entity.js';
 import { addMake } from './makes/make-store.js';
+import { keepSketches } from './sketches/sketch-store.js';
 import { begunAt, readSeason, seedLog, seedPlan } from './seed-season.js';
 
 interface DemoKit {
@@ -39,6 +41,7 @@ const DEMO_KIT: Readonly<Record<string, DemoKit>> = {
   'striped-lighthouse.md': { yarnWeight: 4, hookMm: 4, yarns: {} },
 };
 const BASKET = 'basket.csv';
+const SKETCH = 'harbour-gull.json';
 
 /** What an empty database is filled with: the basket and the patterns, or with them a season of making them. */
 export type Demo = 'patterns' | 'season';
@@ -63,6 +66,8 @@ export async function seedDemo(database: Database, folder: string, demo: Demo = 
   }
   const { text, yarnWeight, hookMm } = FIRST_MAKE;
   await addMake(em, { id: randomUUID(), text, yarnWeight, hookMm }, now - files.length, EMPTY_KIT);
+  const sketch = Sketch.parse(JSON.parse(await readFile(join(folder, SKETCH), 'utf8')));
+  await keepSketches(em, [{ sketch: { ...sketch, id: randomUUID(), at: now }, changedAt: now, removed: false }]);
   if (demo === 'season') await seedSeason(database, folder, makes, yarns, now);
 }
 

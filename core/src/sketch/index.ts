@@ -7,6 +7,7 @@ export {
   outlineSize,
   plainPart,
   rimOf,
+  standsAsDrawn,
   stretched,
   type Sketch,
   type SketchColour,

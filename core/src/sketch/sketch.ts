@@ -97,6 +97,16 @@ export function plainPart(id: string, name: string, outline: SketchOutline): Ske
   };
 }
 
+/**
+ * Whether a part is drawn standing on its start: on a flat base with an edge, along a chain, or on what it grows out of. Others
+ * hang from it, like a head begun at the crown, as they do everywhere (`standsOnStart`).
+ */
+export function standsAsDrawn({ points, straight }: SketchOutline, grows: SketchGrowth | null = null): boolean {
+  const [first, second] = points;
+  if (straight > 0 || grows !== null) return true;
+  return first !== undefined && second?.edge === true && Math.abs(second.z - first.z) < second.r / 4;
+}
+
 /** Widest and tallest of an outline, mm. */
 export function outlineSize({ points, straight }: SketchOutline): { readonly across: number; readonly tall: number } {
   const heights = points.map(({ z }) => z);

@@ -17,38 +17,30 @@ const outline = (end: SketchOutline['end'], straight: number, ...spots: readonly
   points: spots.map(([r, z, kind]): SketchPoint => ({ r, z, corner: kind !== undefined, edge: kind === 'edge' })),
 });
 
-/** Sizes in mm; each is drawn for itself. */
+/** Sizes in mm, from where the work starts: the crown of what hangs, the base of what stands. Each is drawn for itself. */
 export const TEMPLATES: readonly Template[] = [
   {
     id: 'pear',
     name: 'Pear body',
-    outline: outline('shut', 0, [0, 0], [30, 10], [37, 34], [28, 66], [20, 86], [0, 100]),
+    outline: outline('shut', 0, [0, 0], [20, 14], [28, 34], [37, 66], [30, 90], [0, 100]),
   },
   {
     id: 'pot',
     name: 'Pot body, stands',
     outline: outline('shut', 0, [0, 0, 'corner'], [29, 0, 'edge'], [35, 22], [33, 52], [20, 74], [0, 82]),
   },
-  {
-    id: 'round head',
-    name: 'Round head, from its crown',
-    outline: outline('open', 0, [0, 0], [26, 10], [35, 34], [26, 58], [14, 66]),
-  },
-  {
-    id: 'broad head',
-    name: 'Broad head, from its crown',
-    outline: outline('open', 0, [0, 0], [32, 8], [43, 28], [30, 50], [16, 57]),
-  },
+  { id: 'round head', name: 'Round head', outline: outline('open', 0, [0, 0], [26, 10], [35, 34], [26, 58], [14, 66]) },
+  { id: 'broad head', name: 'Broad head', outline: outline('open', 0, [0, 0], [32, 8], [43, 28], [30, 50], [16, 57]) },
   {
     id: 'snout head',
-    name: 'Head with a snout',
+    name: 'Head from its snout',
     outline: outline('shut', 0, [0, 0], [12, 3], [17, 16], [25, 28], [35, 46], [27, 70], [0, 82]),
   },
-  { id: 'bowl', name: 'Flared bowl, open', outline: outline('open', 0, [0, 0], [22, 7], [30, 28], [34, 56], [42, 72]) },
+  { id: 'bell', name: 'Bell, open below', outline: outline('open', 0, [0, 0], [22, 7], [30, 28], [34, 56], [42, 72]) },
   {
     id: 'bottle',
     name: 'Head and body in one',
-    outline: outline('shut', 0, [0, 0], [26, 8], [32, 34], [22, 62], [17, 72], [25, 86], [29, 102], [22, 120], [0, 130]),
+    outline: outline('shut', 0, [0, 0], [22, 10], [29, 28], [25, 44], [17, 58], [22, 68], [32, 96], [26, 122], [0, 130]),
   },
   {
     id: 'loaf',
@@ -61,7 +53,13 @@ export const TEMPLATES: readonly Template[] = [
 export function outlineOfPrimitive(shape: Primitive): SketchOutline {
   const { points, end, straight = 0 } = primitive(shape);
   const few = fewPoints(points, 0.012 * Math.max(...points.map(({ r, z }) => Math.max(r, z))));
-  return { end, straight, points: few };
+  // An egg and a drop are widest below, so their work starts at the tip.
+  return { end, straight, points: shape.is === 'egg' || shape.is === 'drop' ? upended(few) : few };
+}
+
+function upended(points: readonly SketchPoint[]): readonly SketchPoint[] {
+  const high = Math.max(...points.map(({ z }) => z));
+  return points.map((point) => ({ ...point, z: high - point.z })).reverse();
 }
 
 /** What somebody measured: so wide, so tall, and whether it stands. */

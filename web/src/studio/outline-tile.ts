@@ -1,6 +1,6 @@
 import { Component, computed, input } from '@angular/core';
-import { outlineSize, wishOf, type SketchOutline } from '@lemniscus/core/sketch';
-import { pathOf } from './paper-model';
+import { outlineSize, standsAsDrawn, wishOf, type SketchOutline } from '@lemniscus/core/sketch';
+import { pathOf, type Sheet } from './paper-model';
 
 const WIDE = 72;
 const HIGH = 62;
@@ -44,7 +44,12 @@ export class OutlineTile {
     const half = (outline.straight * scale) / 2;
     const low = Math.min(...outline.points.map(({ z }) => z));
     const foot = HIGH - MARGIN - Math.max(0, (HIGH - 2 * MARGIN - tall * scale) / 2) + low * scale;
-    const sheet = { width: WIDE, height: HIGH, scale, times: 1, axis: WIDE / 2, foot };
+    const stands = standsAsDrawn(outline);
+    const table = foot - low * scale;
+    const sheet: Sheet = {
+      ...{ width: WIDE, height: HIGH, scale, times: 1, axis: WIDE / 2, table },
+      ...{ foot: stands ? foot : table - (low + tall) * scale, up: stands ? 1 : -1 },
+    };
     const { points } = wishOf(outline);
     const right = pathOf({ ...sheet, axis: WIDE / 2 + half }, points);
     const left = pathOf({ ...sheet, axis: WIDE / 2 - half }, [...points].reverse(), -1);

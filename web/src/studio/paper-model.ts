@@ -18,11 +18,15 @@ export interface Sheet {
   /** Paper over the thing: 1 is true scale. */
   readonly times: number;
   readonly axis: number;
+  /** Where a height of nothing is, and whether heights go up from there: what hangs from its start goes down. */
   readonly foot: number;
+  readonly up: 1 | -1;
+  /** Where the table is. */
+  readonly table: number;
 }
 
 /** The largest scale at which an outline has room; true scale where that is enough. */
-export function sheetFor(outline: SketchOutline, width: number, height: number): Sheet {
+export function sheetFor(outline: SketchOutline, width: number, height: number, stands: boolean): Sheet {
   const { across, tall } = outlineSize(outline);
   const room = (times: number): boolean =>
     (across + 2 * MARGIN) * times * TRUE_SCALE <= width && (tall + 2 * MARGIN) * times * TRUE_SCALE <= height;
@@ -32,17 +36,18 @@ export function sheetFor(outline: SketchOutline, width: number, height: number):
   const times = fitting.find(room) ?? SCALES.at(-1)!;
   const scale = times * TRUE_SCALE;
   const low = outline.points.length > 0 ? Math.min(...outline.points.map(({ z }) => z)) : 0;
-  const foot = (height + tall * scale) / 2 + low * scale;
-  return { width, height, scale, times, axis: width / 2, foot };
+  const table = (height + tall * scale) / 2;
+  const foot = stands ? table + low * scale : table - (low + tall) * scale;
+  return { width, height, scale, times, axis: width / 2, foot, up: stands ? 1 : -1, table };
 }
 
 export const xOf = ({ axis, scale }: Sheet, r: number): number => axis + r * scale;
-export const yOf = ({ foot, scale }: Sheet, z: number): number => foot - z * scale;
+export const yOf = ({ foot, scale, up }: Sheet, z: number): number => foot - up * z * scale;
 
 /** Where on the paper a pixel is, mm. */
-export const spotAt = ({ axis, foot, scale }: Sheet, x: number, y: number): WishPoint => ({
+export const spotAt = ({ axis, foot, scale, up }: Sheet, x: number, y: number): WishPoint => ({
   r: (x - axis) / scale,
-  z: (foot - y) / scale,
+  z: (up * (foot - y)) / scale,
 });
 
 const path = line<WishPoint>();

@@ -37,6 +37,8 @@ import type { Traced } from './traced-picture';
 const STEP = 0.5;
 /** A click so near the middle line, mm, ends on it. */
 const NEAR_AXIS = 4;
+/** Pixels from the upper edge to where a clean sheet begins. */
+const BEGIN = 70;
 
 /**
  * Squared paper at true scale, a centimetre a square: half an outline by its points, what its rounds become stuffed, and
@@ -50,6 +52,8 @@ const NEAR_AXIS = 4;
 export class Paper {
   readonly found = input.required<PartFound>();
   readonly stitch = input.required<StitchSize>();
+  /** Whether it stands on its start; else it hangs from it. */
+  readonly stands = input(false);
   readonly snap = input(false);
   readonly traced = input<Traced | null>(null);
   /** The picture is moved instead of the points. */
@@ -77,15 +81,26 @@ export class Paper {
 
   /** What is dragged is not brought to another scale meanwhile. */
   protected readonly sheet = linkedSignal<
-    { readonly outline: SketchOutline; readonly width: number; readonly height: number; readonly still: boolean },
+    {
+      readonly outline: SketchOutline;
+      readonly width: number;
+      readonly height: number;
+      readonly stands: boolean;
+      readonly still: boolean;
+    },
     Sheet
   >({
-    source: () => ({ outline: this.outline(), ...this.size(), still: this.held() !== null || this.drawing() }),
-    computation: ({ outline, width, height, still }, before) => {
-      const { points } = outline;
-      if (still && before)
-        return { ...before.value, width, height, axis: width / 2, foot: before.value.foot + height - before.value.height };
-      return points.length < 2 ? { ...sheetFor(outline, width, height), foot: height - 60 } : sheetFor(outline, width, height);
+    source: () => ({
+      outline: this.outline(),
+      ...this.size(),
+      stands: this.stands(),
+      still: this.held() !== null || this.drawing(),
+    }),
+    computation: ({ outline, width, height, stands, still }, before) => {
+      if (still && before) return { ...before.value, width, height, axis: width / 2 };
+      const sheet = sheetFor(outline, width, height, stands);
+      // A clean sheet begins near its upper edge: the hint is in the way above.
+      return outline.points.length < 2 ? { ...sheet, foot: BEGIN, table: height - BEGIN } : sheet;
     },
   });
   protected readonly square = computed(() => 10 * this.sheet().scale);
@@ -98,10 +113,10 @@ export class Paper {
   protected readonly marks = computed(() => {
     const sheet = this.sheet();
     const every = this.square() < 14 ? 5 : 1;
-    const most = Math.floor((sheet.foot - 14) / this.square());
+    const most = Math.floor((sheet.table - 14) / this.square());
     return Array.from({ length: Math.max(0, Math.floor(most / every) + 1) }, (_, i) => ({
       cm: i * every,
-      y: yOf(sheet, 10 * i * every),
+      y: sheet.table - i * every * this.square(),
     }));
   });
 
@@ -149,7 +164,7 @@ export class Paper {
       width,
       height,
       x: xOf(sheet, traced.x) - width / 2,
-      y: yOf(sheet, traced.y) - height,
+      y: sheet.table - traced.y * sheet.scale - height,
       opacity: traced.opacity,
     };
   });
@@ -249,7 +264,7 @@ export class Paper {
     const far = event.shiftKey ? 10 : 1;
     const [sideways, upright] = this.snap() ? [width / (2 * Math.PI), height] : [STEP, STEP];
     const moved = (r: number, z: number): SketchOutline =>
-      withPoint(outline, index, { r: point.r + r * far * sideways, z: point.z + z * far * upright });
+      withPoint(outline, index, { r: point.r + r * far * sideways, z: point.z + this.sheet().up * z * far * upright });
     const next = keyedOutline(event.key, outline, index, moved);
     if (!next) return;
     event.preventDefault();

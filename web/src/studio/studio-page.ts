@@ -1,6 +1,8 @@
 import { Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
-import { outlineSize, painted, type Sketch, type SketchOutline } from '@lemniscus/core/sketch';
+import { fabricOf } from '@lemniscus/core/fabric';
+import { standsOnStart } from '@lemniscus/core/shape';
+import { outlineSize, painted, standsAsDrawn, type Sketch, type SketchOutline } from '@lemniscus/core/sketch';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { PageHeader } from '../controls/page-header';
 import { PartShape } from '../controls/part-shape/part-shape';
@@ -63,11 +65,18 @@ export class StudioPage {
     const own = this.desk.parts().flatMap(({ colours }) => colours.map(({ name }) => name));
     return [...new Set([...own, ...COLOURS])];
   });
-  /** Index of the chosen part among those that have rounds; null where it has none. */
+  /** Index of the chosen part in the pattern, where names are its own; null where it has no rounds. */
   protected readonly partIndex = computed(() => {
-    const withRounds = this.desk.found().filter(({ found }) => found !== null);
-    const index = withRounds.findIndex(({ part }) => part === this.desk.part());
-    return index < 0 || !this.desk.count().parts[index] ? null : index;
+    const name = this.desk.part()?.name;
+    const index = this.desk.count().parts.findIndex(({ part }) => part.name === name);
+    return index < 0 ? null : index;
+  });
+  /** As the figure shows it, once there are rounds. */
+  protected readonly stands = computed(() => {
+    const [part, index] = [this.desk.part(), this.partIndex()];
+    const counted = index === null ? undefined : this.desk.count().parts[index];
+    if (counted) return standsOnStart(fabricOf(counted));
+    return part !== null && standsAsDrawn(part.outline, part.grows);
   });
   protected readonly plush = computed(() => isPlush(this.desk.sketch()?.yarnWeight ?? USUAL.yarnWeight));
 
