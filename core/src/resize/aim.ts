@@ -1,6 +1,7 @@
 import type { PatternCount } from '../fabric/index.js';
 import { statedKit } from '../supply/index.js';
-import { LARGEST, resize, SMALLEST, type Reworked } from './resize.js';
+import { LARGEST, resize, SMALLEST } from './resize.js';
+import type { Reworked } from './rework.js';
 import { takes, tallest, type Hands } from './takes.js';
 
 /** What a figure is to become: its tallest part so tall, to take so much yarn, or to suit eyes of a size. */

@@ -3,7 +3,8 @@ import { fabricOf, type PartCount, type PatternCount } from '../fabric/index.js'
 import type { StitchSize } from '../gauge/index.js';
 import { isFlatLie, outlineOf, ringsOf, scaleProfile, unitProfile } from '../shape/index.js';
 import { scaledCounts } from './counts.js';
-import { rework, type Anew, type Reworked } from './resize.js';
+import type { Anew } from './beginnings.js';
+import { rework, type Reworked } from './rework.js';
 import { mapRounds, stretchesOf, type RoundMap, type Stretch } from './stretches.js';
 
 /** One step to another part: another shape, more rounds where it is widest, fewer, or another first round. */

@@ -29,6 +29,16 @@ describe('a pattern resized', () => {
     }
   });
 
+  it('is written in the words and terms it was written in: in the clear form, short or in full, it stays in it', () => {
+    for (const [file, text] of texts)
+      for (const terms of ['US', 'UK'] as const)
+        for (const form of ['short', 'long'] as const) {
+          const written = print(counted(text).pattern, terms, form);
+          const { text: larger, count } = made(written, 1.3);
+          expect(print(count.pattern, terms, form), `${file}, ${terms}, ${form}`).toBe(larger);
+        }
+  });
+
   it('uses and makes what it says in every round, whatever the size, and leaves no word that nobody can follow', () => {
     fc.assert(
       fc.property(demo, factor, ([file, text], by) => {

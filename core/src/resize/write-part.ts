@@ -98,11 +98,19 @@ function printed(
 ): string {
   const said = line.items.filter((_, i) => line.places.length === 0 || line.places[i] !== null || line.like !== null);
   const { lead, tail } = coreOf(said);
-  const items = [...(isFirst ? lead : []), ...core].map(words);
+  const end = isLast ? tail : [];
+  const inside = isBeforeTotal(line, end[0]);
+  const items = [...(isFirst ? lead : []), ...core, ...(inside ? end : [])].map(words);
   const stated: Stated | null = line.stated && { ...line.stated, count: makes };
-  const after = isLast ? tail.map(words) : [];
+  const after = inside ? [] : end.map(words);
   const round = printRoundLine({ ...line, first, last, items, stated, like: null, places: [] }, style);
   return [round, ...after.map((item) => sentence(item, style))].join('. ');
+}
+
+/** Whether an item stands before the total of its line, as in "sc around, change to white (48)". */
+function isBeforeTotal({ items, places, stated }: RoundLine, item: Item | undefined): boolean {
+  const place = item && places[items.indexOf(item)];
+  return stated !== null && place !== undefined && place !== null && place.from < stated.span.from;
 }
 
 /** What stands behind a round's total. */

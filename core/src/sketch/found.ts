@@ -21,7 +21,6 @@ export interface Found {
   readonly mended: readonly Mended[];
   readonly fit: RoundFit;
   readonly misfits: readonly Misfit[];
-  readonly byHand: boolean;
 }
 
 /** What a part is worked with. */
@@ -43,7 +42,7 @@ export function* findSteps(part: SketchPart, { stitch, stretch }: SketchGauge, r
   const { wish, mended } = near;
   const options = optionsOf(part, stretch, rim);
   const fit = part.counts ? judgeRounds(part.counts, wish, stitch, options) : yield* fitSteps(wish, stitch, options);
-  return fit && { wish, mended, fit, misfits: misfits(fit, wish, stitch), byHand: part.counts !== null };
+  return fit && { wish, mended, fit, misfits: misfits(fit, wish, stitch) };
 }
 
 /** A first answer while an outline is being dragged: rounds of the surface alone, and the shape they make. */
@@ -53,7 +52,7 @@ export function firstFound(part: SketchPart, gauge: SketchGauge, rim?: number): 
   const counts = near && firstRounds(near.wish, gauge.stitch, optionsOf(part, gauge.stretch, rim));
   if (!near || !counts) return null;
   const fit = judgeRounds(counts, near.wish, gauge.stitch, optionsOf(part, gauge.stretch, rim));
-  return { ...near, fit, misfits: misfits(fit, near.wish, gauge.stitch), byHand: false };
+  return { ...near, fit, misfits: misfits(fit, near.wish, gauge.stitch) };
 }
 
 /** The same at once. */

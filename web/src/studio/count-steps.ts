@@ -17,8 +17,6 @@ const MOST_WIDE = 34;
 export class CountSteps {
   readonly counts = input.required<readonly number[]>();
   readonly colours = input.required<readonly SketchColour[]>();
-  /** Whether they were set by hand. */
-  readonly byHand = input(false);
   /** A colour is in hand to paint with. */
   readonly brush = input<string | null>(null);
   readonly counted = output<{ readonly counts: readonly number[]; readonly gesture: string | null }>();

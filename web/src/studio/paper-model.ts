@@ -1,4 +1,4 @@
-import { along, type Wish, type WishPoint } from '@lemniscus/core/design';
+import { along, type WishPoint } from '@lemniscus/core/design';
 import { ringsOf, type Profile } from '@lemniscus/core/shape';
 import { outlineSize, wishOf, type SketchOutline, type SketchPoint } from '@lemniscus/core/sketch';
 import { line } from 'd3-shape';
@@ -67,7 +67,7 @@ export function shapeOn(profile: Profile, lift: number): readonly WishPoint[] {
   return ringsOf(profile).map(({ r, z }) => ({ r, z: z + lift }));
 }
 
-/** Points of an outline and what is added to each by its half length along an oval. */
+/** An outline with one of its points elsewhere, or of another kind. */
 export function withPoint(outline: SketchOutline, index: number, point: Partial<SketchPoint>): SketchOutline {
   const { points, end } = outline;
   const before = points[index]!;
@@ -149,5 +149,3 @@ export function ringAt(profile: Profile, round: number, lift: number): WishPoint
   const ring = ringsOf(profile)[round];
   return ring ? { r: ring.r, z: ring.z + lift } : null;
 }
-
-export const middleOfWish = (wish: Wish): WishPoint => along(wish.points).at(0.5);
