@@ -1,5 +1,5 @@
 import type { PartCount, PatternCount } from '../fabric/index.js';
-import { measureItems, type Foundation, type PartRef } from '../notation/index.js';
+import { measureRound, type Foundation, type PartRef } from '../notation/index.js';
 import { coreOf, overPlaces, sideOf, type Around } from './rounds.js';
 import { newEnd, type RoundMap } from './stretches.js';
 
@@ -101,7 +101,7 @@ export class Beginnings {
     if (!placed || placed.uses === rounds[0]!.uses) return [old];
     const share = Math.round((old * placed.uses) / rounds[0]!.uses);
     const scaled = overPlaces(rest, placed.uses, share, around);
-    return [scaled ? (measureItems(scaled).uses > 0 ? measureItems(scaled).makes : share) : old];
+    return [scaled ? measureRound(scaled, placed.uses).makes : old];
   }
 }
 

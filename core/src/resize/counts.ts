@@ -72,7 +72,8 @@ function ownRound(
       ...passed.map((step) => (Math.abs(step) > FLAT_MOST ? Math.ceil(Math.abs(step) * by) : Math.abs(step))),
     ),
     turns: passed.some((step, i) => step !== steps[Math.max(0, Math.min(from, source) + i - 1)]),
-    uses: rounds[source]!.uses,
+    // What is there below, and not what it uses: a slip stays a slip.
+    uses: rounds[source - 1]?.makes ?? 0,
     step: steps[source]!,
     only,
   };

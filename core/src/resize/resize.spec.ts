@@ -281,3 +281,52 @@ describe('a part changed by a step', () => {
     expect(step(puffin, 9, { is: 'longer', rounds: 1 })).toEqual({ code: 'no-part' });
   });
 });
+
+describe('patterns as people write them', () => {
+  const ways: readonly (readonly [string, string])[] = [
+    [
+      'with a slip in it',
+      'Buoy\nR1: 6 sc in MR (6)\nR2: inc x 6 (12)\nR3: 1 sc, inc, (2 sc, inc) x 3, 1 sc (18)\nR4: sc around (18)\nR5: (sc, dec) x 6 (12)\nR6: dec x 6 (6)',
+    ],
+    [
+      'with a chain that counts, joined',
+      'Coaster (the starting ch 1 counts as a stitch)\nR1: in a magic ring, ch 1 (counts as 1 sc), 7 sc, join with sl st (8)\nR2: ch 1 (counts as 1 sc), sc in same st, inc in each remaining st, join with sl st (16)',
+    ],
+    [
+      'with a skirt on loops left over',
+      'Mushroom\nR1: 6 sc in MR (6)\nR2: inc x 6 (12)\nR3: (sc, inc) x 6 (18)\nR4: BLO (sc, dec) x 6 (12)\nR5-7: sc around (12)\n\nSkirt\nR1: join yarn in the front loops left over from R4, sc around (18)\nR2: (sc, inc) x 9 (27)',
+    ],
+    [
+      'with letters for stitches',
+      'Ear (make 2)\nR1: 6X in MR (6)\nR2: 6V (12)\nR3: (X, V)x6 (18)\nR4: (2X, V)x6 (24)\nR5-R7: 24X (24)\nR8: (2X, A)x6 (18)',
+    ],
+    [
+      'with rounds taken over',
+      'Leg\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: sc around (12)\nR4: same as R3 (12)\nR5: (2 sc, dec) x 3 (9)\nR6: repeat R5 ending on (7)',
+    ],
+    [
+      'until it is long enough',
+      'Tail\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3: sc around until 5 cm long (12)\nR4: dec x 6 (6)',
+    ],
+  ];
+
+  it.each(ways)('%s are as they were by 1, and have no more slips in any other size', (_name, text) => {
+    expect(made(text, 1).text).toBe(text);
+    const before = counted(text).diagnostics.filter(({ severity }) => severity === 'error').length;
+    for (const by of [0.7, 1.3, 1.8, 2.5]) {
+      const { count, text: other } = made(text, by);
+      expect(count.diagnostics.filter(({ severity }) => severity === 'error').length, `× ${by}\n${other}`).toBeLessThanOrEqual(
+        before,
+      );
+      expect(count.parts.map(({ part }) => part.name)).toEqual(counted(text).parts.map(({ part }) => part.name));
+    }
+  });
+
+  it('says what it leaves as it is', () => {
+    // Nine points over a ring of eighteen: nobody can say what the ninth of a crown of fifteen is.
+    const crown = 'Crown\nR1: 18 sc into the ring (18)\nR2: sc around (18)\nR3: (sc, ch 3, sl st in 3rd ch from hook, sc) x 9';
+    expect(made(crown, 1).looks).toEqual([]);
+    const { looks, count } = made(crown, 0.8);
+    expect(looks.length + count.diagnostics.filter(({ severity }) => severity === 'error').length).toBeGreaterThan(0);
+  });
+});

@@ -4,6 +4,7 @@ import {
   printPlacing,
   printRoundLine,
   read,
+  rewrite,
   type Form,
   type Item,
   type Named,
@@ -46,11 +47,22 @@ export interface Reworked {
 
 /** A pattern with parts by other counts. @param eyes how much larger eyes of the whole figure are; null where that stays */
 export function rework(text: string, count: PatternCount, plan: Plan, eyes: number | null = null): Reworked {
+  const made = reworked(text, count, plan, eyes);
+  const errors = errorsIn(count);
+  if (errorsIn(made.count) <= errors) return made;
+  // Words of its own, such as letters for stitches, are understood by all lines together: then all are written in clear.
+  const clear = applyEdits(text, rewrite(text, count.pattern, count.diagnostics, { terms: count.pattern.terms, form: 'short' }));
+  const again = checkPattern(read(clear));
+  const inClear = errorsIn(again) <= errors ? reworked(clear, again, plan, eyes) : made;
+  return errorsIn(inClear.count) < errorsIn(made.count) ? inClear : made;
+}
+
+const errorsIn = ({ diagnostics }: PatternCount): number => diagnostics.filter(({ severity }) => severity === 'error').length;
+
+function reworked(text: string, count: PatternCount, plan: Plan, eyes: number | null): Reworked {
   const worker = new Reworker(text, count, plan);
-  const edits = worker.edits(eyes);
-  const made = applyEdits(text, edits);
-  const after = checkPattern(read(made));
-  return { text: made, count: after, parts: worker.changes(), looks: worker.looks() };
+  const made = applyEdits(text, worker.edits(eyes));
+  return { text: made, count: checkPattern(read(made)), parts: worker.changes(), looks: worker.looks() };
 }
 
 interface Done {

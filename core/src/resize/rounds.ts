@@ -2,6 +2,7 @@ import type { PartCount } from '../fabric/index.js';
 import {
   inLoop,
   loopsIn,
+  measureItems,
   worksIn,
   type DecreaseSchool,
   type Foundation,
@@ -88,7 +89,8 @@ export function newRounds(counted: PartCount, map: RoundMap, counts: readonly nu
   const plans = counts.map((_, k) => planOf(counted, map, counts, k, around, straight));
   const run = plans.slice(1).map((plan, below): RunRound => {
     const [uses, makes] = [counts[below]!, counts[below + 1]!];
-    return { uses, makes, fixed: plan.is === 'spread' || uses === makes ? null : plan.places };
+    if (plan.is === 'spread') return { uses, makes: makes - plan.beside, fixed: null };
+    return { uses, makes, fixed: uses === makes ? null : plan.places };
   });
   const staggered = staggerRun(run);
   const rounds = plans.map((plan, k): NewRound => {
@@ -107,7 +109,12 @@ type Plan =
       readonly kept: boolean;
       readonly unsure: boolean;
     }
-  | { readonly is: 'spread'; readonly write: (round: SpreadRound) => readonly Item[] };
+  | {
+      readonly is: 'spread';
+      /** Stitches that a chain at its start or end counts for. */
+      readonly beside: number;
+      readonly write: (round: SpreadRound) => readonly Item[];
+    };
 
 function planOf(
   counted: PartCount,
@@ -132,7 +139,9 @@ function planOf(
     const begun = begin(core, old.uses, makes, around);
     return begun ? given(begun.items, { kept: begun.kept }) : given(core, { unsure: true });
   }
-  if (old.uses === uses && old.makes === makes && !foreign(counted, sources, k)) return given(core, { kept: true });
+  // What is there below, and not what it uses: a slip of the pattern stays as it is.
+  const below = counted.rounds[source - 1]?.makes;
+  if (below === uses && old.makes === makes && !foreign(counted, sources, k)) return given(core, { kept: true });
   if (!isPlainWork(core)) {
     if (foreign(counted, sources, k)) return plainPlan(counted, source, core, uses, makes, null, null);
     const scaled = scaleItems(core, uses, around.through);
@@ -167,16 +176,19 @@ function plainPlan(
     kept: false,
     unsure: false,
   });
+  const beside = measureItems(withEnds(core, [])).makes;
   const plain: Work = { kind: 'work', stitch, per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null };
-  const oval = straight !== null && makes > uses ? ovalRound(uses, makes, straight, plain) : null;
+  const oval = straight !== null && makes > uses && beside === 0 ? ovalRound(uses, makes, straight, plain) : null;
   if (oval && (!old || old.makes === old.uses || !isEven(core, old))) return put(oval);
-  if (old && old.uses !== old.makes && uses !== makes && !isEven(core, old)) {
+  if (old && old.uses !== old.makes && uses !== makes && beside === 0 && !isEven(core, old)) {
     const each = old.makes < old.uses ? 2 : 1;
     const uneven = rescale(placesOf(core, old.around), { uses: old.uses, each }, uses, makes);
     if (uneven) return put(itemsOf(uneven, writing));
   }
-  if (uses === makes) return put(itemsOf(spread(uses, makes), writing));
-  return { is: 'spread', write: (round) => dress(itemsOf(round, writing)) };
+  const own = makes - beside;
+  if (own > 2 * uses || 2 * own < uses) return { is: 'items', items: core, places: [], kept: false, unsure: true };
+  if (uses === own) return put(itemsOf(spread(uses, own), writing));
+  return { is: 'spread', beside, write: (round) => dress(itemsOf(round, writing)) };
 }
 
 /** The stitches between the chain that begins a joined round or a turned row and what ends it. */
