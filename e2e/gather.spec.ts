@@ -18,8 +18,10 @@ async function pick(page: Page, label: string, option: string | RegExp): Promise
   const select = page.locator('lem-select').filter({ has: page.getByLabel(label, { exact: true }) });
   // A list that has just opened moves to what is chosen, and a click on its way may meet another.
   await expect(async () => {
-    await select.click();
-    await page.locator('.ant-select-item-option').filter({ hasText: option }).click();
+    // One that stayed open from the try before would be closed by a click.
+    await page.keyboard.press('Escape');
+    await select.click({ timeout: 3_000 });
+    await page.locator('.ant-select-item-option').filter({ hasText: option }).click({ timeout: 3_000 });
     await expect(select).toContainText(option, { timeout: 1_000 });
   }).toPass();
 }

@@ -21,6 +21,8 @@ export interface RoundFit {
   readonly profile: Profile;
   /** How much higher the shape is put to lie on the wish as well as it goes, mm. */
   readonly lift: number;
+  /** How far the two lie apart at places spread over their walls, mm: see `deviations`. */
+  readonly offs: readonly number[];
   /** How far the shape lies from the wish, mm: on average, at most, and where along the wall that is (0 to 1). */
   readonly off: number;
   readonly worst: number;
@@ -44,7 +46,7 @@ const STILL = 0.04;
 const BESIDE = 1;
 const SAMPLES = 60;
 /** Points between two samples that the nearest is sought among. */
-const FINE = 6;
+const FINE = 4;
 const LEAST = 3;
 
 /** What a wish is worked in: the stitch, how firm it is stuffed, and what its first round hangs on. */
@@ -204,6 +206,7 @@ function judged(counts: readonly number[], setting: Setting): RoundFit {
     counts,
     profile,
     lift: liftOnto(profile, setting.wish),
+    offs,
     off: offs.reduce((sum, each) => sum + each, 0) / offs.length,
     worst,
     worstAt: offs.indexOf(worst) / (offs.length - 1),

@@ -1,6 +1,6 @@
 import type { StitchSize } from '../gauge/index.js';
 import { ringsOf } from '../shape/index.js';
-import { deviations, type RoundFit } from './fit-rounds.js';
+import type { RoundFit } from './fit-rounds.js';
 import { along, type Wish } from './wish.js';
 
 /** Why a shape lies off its wish somewhere. */
@@ -23,8 +23,8 @@ const LEAST = 3;
 const STEEP = 6;
 
 /** Where the shape of some rounds lies off the wish so far that it is seen, and why. */
-export function misfits(fit: Pick<RoundFit, 'counts' | 'profile'>, wish: Wish, stitch: StitchSize): readonly Misfit[] {
-  const offs = deviations(fit.profile, wish);
+export function misfits(fit: Pick<RoundFit, 'counts' | 'profile' | 'offs'>, wish: Wish, stitch: StitchSize): readonly Misfit[] {
+  const { offs } = fit;
   const thin = thinPlaces(wish, stitch, offs.length);
   const seen = offs.map((off, i) => off >= SEEN * stitch.width || thin[i] === true);
   const found: Misfit[] = [];

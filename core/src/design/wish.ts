@@ -75,10 +75,12 @@ export function along(points: readonly WishPoint[]): Along {
   const wall = lengths.at(-1)!;
   const at = (share: number): WishPoint => {
     const length = Math.max(0, Math.min(1, share)) * wall;
-    const next = Math.max(
-      1,
-      lengths.findIndex((each) => each >= length),
-    );
+    let [low, next] = [1, Math.max(1, lengths.length - 1)];
+    while (low < next) {
+      const middle = (low + next) >> 1;
+      if (lengths[middle]! >= length) next = middle;
+      else low = middle + 1;
+    }
     const [a, b] = [points[next - 1]!, points[next] ?? points.at(-1)!];
     const piece = (lengths[next] ?? wall) - lengths[next - 1]!;
     const part = piece > 0 ? (length - lengths[next - 1]!) / piece : 0;

@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { checkPattern } from '@lemniscus/core/fabric';
 import { yarnWeight, type StitchSize } from '@lemniscus/core/gauge';
 import { read } from '@lemniscus/core/notation';
@@ -14,6 +15,7 @@ import {
   type SketchPart,
 } from '@lemniscus/core/sketch';
 import { handGauge, handStretch } from '@lemniscus/core/supply';
+import { debounce, timer } from 'rxjs';
 import { Designs } from '../data/follows/designs';
 import { Measurements } from '../data/owned/measurements';
 import { Sketches } from '../data/owned/sketches';
@@ -28,6 +30,8 @@ export interface PartFound {
   readonly first: boolean;
 }
 
+/** So long after the last change the pattern is counted and the figure drawn anew, ms. */
+const AFTER_MS = { held: 700, rested: 120 };
 /** Parts whose rounds are kept; the oldest go first. */
 const KEPT = 300;
 
@@ -87,14 +91,16 @@ export class SketchDesk {
   readonly share = computed(() => this.best.state().share);
   readonly trouble = computed(() => this.best.state().trouble);
 
-  readonly text = computed(() => {
-    const sketch = this.open();
-    if (!sketch) return '';
-    const yarn = yarnWeight(sketch.yarnWeight).name;
-    const rounded = this.found().map(({ part, found }) => ({ part, counts: found?.fit.counts ?? null }));
-    return sketchText(sketch, rounded, yarn);
-  });
-  readonly count = computed(() => checkPattern(read(this.text())));
+  /** What is drawn as a pattern, as it stands. */
+  readonly text = computed(() => textOf(this.open(), this.found()));
+  /** What was drawn when the hand last rested, for all that is too slow for a drag. */
+  private readonly rested = toSignal(
+    toObservable(computed(() => ({ sketch: this.open(), found: this.found() }))).pipe(
+      debounce(() => timer(this.dragging() ? AFTER_MS.held : AFTER_MS.rested)),
+    ),
+    { initialValue: { sketch: null, found: [] } },
+  );
+  readonly count = computed(() => checkPattern(read(textOf(this.rested().sketch, this.rested().found))));
   readonly takes = computed(() => takes(this.count(), { stitch: this.stitch(), yarnWeight: this.tools().yarnWeight }));
 
   constructor() {
@@ -233,4 +239,10 @@ function withoutPart(part: SketchPart, other: string): SketchPart {
   const place = part.place?.on === other ? null : part.place;
   const grows = part.grows?.from === other ? null : part.grows;
   return place === part.place && grows === part.grows ? part : { ...part, place, grows };
+}
+
+function textOf(sketch: Sketch | null, found: readonly PartFound[]): string {
+  if (!sketch) return '';
+  const rounded = found.map((each) => ({ part: each.part, counts: each.found?.fit.counts ?? null }));
+  return sketchText(sketch, rounded, yarnWeight(sketch.yarnWeight).name);
 }

@@ -78,6 +78,7 @@ export class StudioPage {
     if (counted) return standsOnStart(fabricOf(counted));
     return part !== null && standsAsDrawn(part.outline, part.grows);
   });
+  protected readonly canWrite = computed(() => this.desk.found().some(({ found }) => found !== null));
   protected readonly plush = computed(() => isPlush(this.desk.sketch()?.yarnWeight ?? USUAL.yarnWeight));
 
   constructor() {
