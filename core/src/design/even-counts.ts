@@ -84,7 +84,7 @@ const isWorkable = (from: number, to: number): boolean => to <= 2 * from && 2 * 
 /** One change, or two, draw a round to one side (our own estimate). */
 const LOPSIDED = 2;
 /** In a round of fewer stitches than this a change is seen less, by share (our own estimate). */
-const SEEN = 24;
+const SEEN = 12;
 
 /**
  * How uneven a round of so many changes is, 0 to 1: nothing where they divide it and are a multiple of the usual, all where
