@@ -39,6 +39,16 @@ export function withoutRound(counts: readonly number[], round: number): readonly
   return round < rest.length ? withCount(rest, round, rest[round]!) : rest;
 }
 
+/** So many rounds more, or fewer, where it is widest; two rounds stay. */
+export function longerBy(counts: readonly number[], rounds: number): readonly number[] {
+  let next = counts;
+  for (let i = 0; i < Math.abs(rounds); i++) {
+    const widest = next.lastIndexOf(Math.max(...next));
+    next = rounds > 0 ? withRound(next, widest) : withoutRound(next, widest);
+  }
+  return next;
+}
+
 /** The rounds of a part in another colour from one on; the next colour begins where it did. */
 export function painted(part: SketchPart, from: number, to: number, name: string): SketchPart {
   const colourAt = (round: number): string =>

@@ -1,4 +1,4 @@
-export { painted, withCount, withoutRound, withRound } from './by-hand.js';
+export { longerBy, painted, withCount, withoutRound, withRound } from './by-hand.js';
 export { fewPoints, wishOf } from './curve.js';
 export { findRounds, firstFound, findSteps, type Found, type SketchGauge } from './found.js';
 export { withPart } from './into-pattern.js';

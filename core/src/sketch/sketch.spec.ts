@@ -8,6 +8,7 @@ import { measure } from '../shape/index.js';
 import {
   fewPoints,
   findRounds,
+  longerBy,
   outlineOfMeasures,
   outlineOfPrimitive,
   outlineSize,
@@ -182,6 +183,27 @@ describe('counts set by hand', () => {
         for (const [uses, makes] of stepsOf(next)) expect(makes <= 2 * uses && 2 * makes >= uses && makes >= 3).toBe(true);
         if (round > 0 && wished === counts[round]) expect(next).toEqual(counts);
         expect(withoutRound(withRound(counts, round), round + 1)).toEqual(counts);
+      }),
+    );
+  });
+
+  it('are more, or fewer, where it is widest, and can still be worked', () => {
+    fc.assert(
+      fc.property(start, rounds, fc.integer({ min: 1, max: 6 }), (first, steps, more) => {
+        const counts = steps.reduce<readonly number[]>(
+          (all, step) => withCount([...all, all.at(-1)!], all.length, all.at(-1)! + step),
+          [first],
+        );
+        const long = longerBy(counts, more);
+        expect(long).toHaveLength(counts.length + more);
+        expect(Math.max(...long)).toBe(Math.max(...counts));
+        expect(long.filter((count) => count < Math.max(...counts))).toEqual(
+          counts.filter((count) => count < Math.max(...counts)),
+        );
+        expect(longerBy(long, -more)).toEqual(counts);
+        const short = longerBy(counts, -more);
+        expect(short.length).toBeGreaterThanOrEqual(2);
+        for (const [uses, makes] of stepsOf(short)) expect(makes <= 2 * uses && 2 * makes >= uses).toBe(true);
       }),
     );
   });

@@ -4,6 +4,7 @@ import { hookNames, HOOKS, YARN_WEIGHTS } from '@lemniscus/core/gauge';
 import { measure } from '@lemniscus/core/shape';
 import {
   fewPoints,
+  longerBy,
   outlineSize,
   rimOf,
   stretched,
@@ -98,7 +99,12 @@ export class PartPanel {
   protected longer(rounds: number): void {
     const { tall } = this.size();
     const next = tall + rounds * this.desk.stitch().height;
-    if (next > 0) this.outline(stretched(this.part().outline, { tall: next }));
+    if (next <= 0) return;
+    const outline = stretched(this.part().outline, { tall: next });
+    const { counts } = this.part();
+    // Rounds that were set by hand, or are those of a make, stay: there are more of them where it is widest.
+    if (counts) this.desk.setPart({ outline, counts: longerBy(counts, rounds) });
+    else this.outline(outline);
   }
 
   protected turnOver(): void {

@@ -51,7 +51,9 @@ export class WriteDialog {
   ]);
   private readonly lines = computed(() => {
     const chosen = this.desk.chosen();
-    return chosen?.found ? partText(chosen.part, chosen.found.fit.counts) : null;
+    if (!chosen?.found) return null;
+    const others = this.desk.found().map(({ part, found }) => ({ part, counts: found?.fit.counts ?? null }));
+    return partText(chosen.part, chosen.found.fit.counts, others);
   });
   /** The text as it will be. */
   protected readonly text = computed(() => {
