@@ -38,6 +38,8 @@ const SketchPart = z.object({
   counts: z.array(z.int().min(1).max(SKETCH_BOUNDS.stitches)).min(2).max(SKETCH_BOUNDS.rounds).nullable(),
   first: z.int().min(3).max(12).nullable(),
   stuffed: z.boolean(),
+  // Sketches from before there was a choice are in single crochet.
+  worked: z.enum(['sc', 'hdc', 'dc']).default('sc'),
   colours: z.array(z.object({ from: Round, name: z.string().min(1).max(SKETCH_BOUNDS.name) })).max(SKETCH_BOUNDS.colours),
   place: SketchPlace.nullable(),
   grows: z.object({ from: Id, chains: z.int().min(0).max(60) }).nullable(),

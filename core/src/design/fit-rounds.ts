@@ -1,4 +1,5 @@
-import type { StitchSize } from '../gauge/index.js';
+import { heightOf, type StitchSize } from '../gauge/index.js';
+import { STITCHES, type StitchName } from '../notation/index.js';
 import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type PartStart, type Profile } from '../shape/index.js';
 import { evenCounts, type CountRules } from './even-counts.js';
 import { along, type Along, type Wish, type WishPoint } from './wish.js';
@@ -13,6 +14,8 @@ export interface FitOptions {
   readonly firmness?: number;
   /** Stitches of the rim it grows out of, such as two legs and the chains between them: its first round has as many. */
   readonly rim?: number;
+  /** What it is worked in, single crochet where nobody asks for a taller stitch: rounds are as much higher, and grow more. */
+  readonly worked?: StitchName;
 }
 
 /** Rounds found for a wish, and how well their stuffed shape fits it. */
@@ -29,8 +32,6 @@ export interface RoundFit {
   readonly worstAt: number;
 }
 
-/** Stitches a round of single crochet may gain and still lie flat (common practice). */
-const FLAT = 6;
 /** In an oval, of which each end takes four (common practice). */
 const FLAT_OVAL = 8;
 /** Six is the norm, fewer for pointed pieces (common practice). */
@@ -57,6 +58,8 @@ interface Setting {
   readonly firmness: number;
   readonly rules: CountRules;
   readonly start: PartStart;
+  /** Height of a round over that of single crochet. */
+  readonly tall: number;
 }
 
 /**
@@ -98,7 +101,7 @@ export function judgeRounds(counts: readonly number[], wish: Wish, stitch: Stitc
  */
 export function firstRounds(wish: Wish, stitch: StitchSize, options: FitOptions = {}): readonly number[] | null {
   const setting = settingOf(wish, stitch, options);
-  const rounds = Math.max(2, Math.round(setting.outline.wall / stitch.height));
+  const rounds = Math.max(2, Math.round(setting.outline.wall / (stitch.height * setting.tall)));
   return evenCounts(surfaceCounts(setting, rounds), rulesFor(setting, rounds));
 }
 
@@ -111,6 +114,7 @@ function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting
     firmness: options.firmness ?? FIRM,
     rules: rulesOf(wish, start, options),
     start,
+    tall: heightOf(options.worked ?? 'sc'),
   };
 }
 
@@ -124,25 +128,27 @@ function startOf({ points, straight = 0 }: Wish, { width }: StitchSize, { rim: g
 
 /** As many rounds as the wall is long, by how long stuffing makes the wall of such rounds; and one more, and one less. */
 function roundsToTry(setting: Setting): readonly number[] {
-  const { outline, stitch } = setting;
-  const first = Math.max(2, Math.round(outline.wall / stitch.height));
+  const { outline, stitch, tall } = setting;
+  const first = Math.max(2, Math.round(outline.wall / (stitch.height * tall)));
   const { wall } = along(ringsOf(shapeOf(realCounts(setting, first), setting)));
   const fitting = Math.round((first * outline.wall) / wall);
   return Array.from({ length: 2 * BESIDE + 1 }, (_, i) => fitting - BESIDE + i).filter((rounds) => rounds >= 2);
 }
 
-function rulesOf({ end }: Wish, start: PartStart, { first = USUAL_FIRST, price = USUAL_PRICE, rim }: FitOptions): CountRules {
+function rulesOf({ end }: Wish, start: PartStart, { first, price = USUAL_PRICE, rim, worked = 'sc' }: FitOptions): CountRules {
+  const { growth } = STITCHES[worked];
   const rules = {
-    steepest: FLAT,
-    first,
-    usual: FLAT,
+    steepest: growth,
+    // As many as lie flat, or fewer where it is pointed.
+    first: first ?? [...new Set([growth, ...USUAL_FIRST])],
+    usual: growth,
     mostShut: end === 'shut' ? MOST_SHUT : null,
     change: price ** 2,
     odd: price ** 2,
   };
   // An oval's first round goes round its chain with four in either end; a rim is as wide as it is, a stitch more or less.
   if (start.is === 'chain')
-    return { ...rules, steepest: FLAT_OVAL, first: [2 * start.straight + 6], straight: start.straight - 1 };
+    return { ...rules, steepest: Math.max(FLAT_OVAL, growth), first: [2 * start.straight + 6], straight: start.straight - 1 };
   if (rim !== undefined) return { ...rules, first: [rim] };
   if (start.is === 'open') return { ...rules, first: [0, 1, -1].map((more) => Math.max(LEAST, start.around + more)) };
   return rules;
@@ -171,9 +177,9 @@ const surfaceCounts = (setting: Setting, rounds: number): readonly number[] =>
     around(setting.outline.at((k + 1) / (rounds + (setting.wish.end === 'shut' ? 0.5 : 0))).r, setting),
   );
 
-function shapeOf(counts: readonly number[], { wish, stitch: { width, height }, firmness, start }: Setting): Profile {
+function shapeOf(counts: readonly number[], { wish, stitch: { width, height }, firmness, start, tall }: Setting): Profile {
   const begun = start.is === 'open' ? ({ is: 'open', around: counts[0]! } as const) : start;
-  const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun });
+  const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun, heights: counts.map(() => tall) });
   return scaleProfile(unitProfile(outline, height / width, firmness), width);
 }
 

@@ -1,9 +1,11 @@
-import { inLoop, printItems, STITCHES, type Item, type Terms, type Work } from '../notation/index.js';
+import { inLoop, printItems, STITCHES, type Item, type StitchName, type Terms, type Work } from '../notation/index.js';
 import { itemsOf, ovalRound, spread, staggerRun } from '../spacing/index.js';
 
 /** How the rounds of a part are written. */
 export interface PartWriting {
   readonly terms: Terms;
+  /** What it is worked in; single crochet where it is left out. */
+  readonly worked?: StitchName;
   /** What it begins on: a ring, both sides of a chain, a chain joined to a rim, or other pieces and chains between them. */
   readonly start?: PartBeginning;
   /** From a round on, 1-based, another colour. */
@@ -23,16 +25,17 @@ export function writeRounds(counts: readonly number[], terms: Terms): readonly s
 
 /** Rounds as a pattern has them, with what is said between them. */
 export function writePart(counts: readonly number[], writing: PartWriting): readonly string[] {
-  const { terms, start = 'ring', colours = [], edges = [], before = new Map<number, string>() } = writing;
+  const { terms, worked = 'sc', start = 'ring', colours = [], edges = [], before = new Map<number, string>() } = writing;
   const run = counts.slice(1).map((makes, i) => ({ uses: counts[i]!, makes, fixed: null }));
   const staggered = staggerRun(run);
   const straight = (counts[0]! - 8) / 2;
   const lines: string[] = [];
   const words = (round: number): string => {
-    if (round === 1) return firstRound(counts[0]!, start, terms);
+    if (round === 1) return firstRound(counts[0]!, start, terms, worked);
     const [uses, makes] = [counts[round - 2]!, counts[round - 1]!];
-    const oval = start === 'oval' && makes > uses ? ovalRound(uses, makes, straight, PLAIN) : null;
-    const items: readonly Item[] = oval ?? itemsOf(staggered[round - 2] ?? spread(uses, makes));
+    const oval = start === 'oval' && makes > uses ? ovalRound(uses, makes, straight, { ...PLAIN, stitch: worked }) : null;
+    const items: readonly Item[] =
+      oval ?? itemsOf(staggered[round - 2] ?? spread(uses, makes), { stitch: worked, school: 'open' });
     return printItems(edges.includes(round) ? inLoop(items, 'back') : items, { terms, form: 'short' });
   };
   for (let round = 1; round <= counts.length;) {
@@ -54,8 +57,8 @@ export function writePart(counts: readonly number[], writing: PartWriting): read
 const PLAIN: Work = { kind: 'work', stitch: 'sc', per: 1, together: 1, school: 'open', count: 1, loop: 'both', through: null };
 
 /** The start in words people use: around a chain with four stitches in either end. */
-function firstRound(count: number, start: PartBeginning, terms: Terms): string {
-  const sc = STITCHES.sc[terms].abbreviation;
+function firstRound(count: number, start: PartBeginning, terms: Terms, worked: StitchName): string {
+  const sc = STITCHES[worked][terms].abbreviation;
   if (typeof start === 'object') return `join ${start.pieces} with ch ${start.chains}, ${sc} around`;
   if (start === 'ring') return `${count} ${sc} in ring`;
   if (start === 'open') return `ch ${count}, join to form a ring, ${count} ${sc} in ring`;

@@ -64,9 +64,10 @@ export function findRounds(part: SketchPart, gauge: SketchGauge, rim?: number): 
   }
 }
 
-function optionsOf({ first, stuffed }: SketchPart, stretch: number, rim: number | undefined): FitOptions {
+function optionsOf({ first, stuffed, worked }: SketchPart, stretch: number, rim: number | undefined): FitOptions {
   return {
     firmness: stuffed ? stretch : 0,
+    worked,
     ...(first === null ? {} : { first: [first] }),
     ...(rim === undefined ? {} : { rim }),
   };

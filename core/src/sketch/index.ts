@@ -7,6 +7,7 @@ export {
   outlineSize,
   plainPart,
   rimOf,
+  SKETCH_STITCHES,
   standsAsDrawn,
   stretched,
   type Sketch,
@@ -18,6 +19,7 @@ export {
   type SketchPlace,
   type SketchPoint,
   type SketchRound,
+  type SketchStitch,
 } from './sketch.js';
 export { outlineOfMeasures, outlineOfPrimitive, TEMPLATES, type Template } from './templates.js';
 export { partText, sketchText, type Rounded } from './text.js';

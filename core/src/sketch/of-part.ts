@@ -1,8 +1,9 @@
 import { fabricOf, roundColours, type PartCount } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
+import { STITCH_NAMES } from '../notation/index.js';
 import { isFlatLie, outlineOf, ringsOf, scaleProfile, unitProfile } from '../shape/index.js';
 import { fewPoints } from './curve.js';
-import type { SketchColour, SketchPart } from './sketch.js';
+import { SKETCH_STITCHES, type SketchColour, type SketchPart } from './sketch.js';
 
 /** Why a part of a pattern cannot be drawn as an outline. */
 export type NotDrawn = 'no rounds' | 'worked in rows' | 'from other pieces';
@@ -31,6 +32,7 @@ export function partOf(counted: PartCount, stitch: StitchSize, id: string): Sket
     counts: outline.counts.slice(0, profile.main),
     first: null,
     stuffed: outline.lie === 'stuffed',
+    worked: SKETCH_STITCHES.find((name) => name === STITCH_NAMES[fabric.stitch[fabric.stitchCount >> 1]!]) ?? 'sc',
     colours: coloursOf(roundColours(fabric)),
     place: null,
     grows: null,

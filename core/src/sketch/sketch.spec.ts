@@ -332,3 +332,20 @@ it('a body grows out of its legs: as many stitches as both have, and the chains 
   expect(count.parts.map(({ part: each }) => each.name)).toEqual(['Leg', 'Body']);
   expect(figureFabric(count).bodyStart).toEqual([0, 3]);
 });
+
+it.each(['hdc', 'dc'] as const)('in %s, where the maker asks for it, there are fewer rounds and the same ball', (worked) => {
+  const outline = outlineOfPrimitive({ is: 'ball', across: 80 });
+  const [low, tall] = [part('Ball', outline), part('Ball', outline, { worked })];
+  const [one, other] = [low, tall].map((each) => findRounds(each, GAUGE)!.fit);
+  // Twice as many increases lie flat in double crochet, which is twice as high; a third more in half double.
+  expect(other!.counts.length).toBeLessThan(one!.counts.length * (worked === 'dc' ? 0.62 : 0.86));
+  for (const { profile } of [one!, other!]) expect(Math.abs(measure(profile).diameter - 80)).toBeLessThan(2 * GAUGE.stitch.width);
+  const text = sketchText({ name: 'Ball', hookMm: 3.5 }, [{ part: tall, counts: other!.counts }], 'Medium');
+  const count = countOf(text);
+  expect(
+    count.diagnostics.filter(({ severity }) => severity !== 'hint'),
+    text,
+  ).toEqual([]);
+  expect(text).toContain(`${other!.counts[0]} ${worked} in ring`);
+  expect(count.parts[0]!.rounds.map(({ makes }) => makes)).toEqual(other!.counts);
+});

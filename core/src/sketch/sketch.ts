@@ -18,6 +18,10 @@ export interface SketchOutline {
   readonly straight: number;
 }
 
+/** Stitches that a part of a sketch is worked in. */
+export type SketchStitch = 'sc' | 'hdc' | 'dc';
+export const SKETCH_STITCHES: readonly SketchStitch[] = ['sc', 'hdc', 'dc'];
+
 /** From a round on, 1-based, a colour. */
 export interface SketchColour {
   readonly from: number;
@@ -53,6 +57,8 @@ export interface SketchPart {
   /** Stitches its ring begins with; null for the usual. */
   readonly first: number | null;
   readonly stuffed: boolean;
+  /** What it is worked in: a taller stitch only where the maker asks for it. */
+  readonly worked: SketchStitch;
   readonly colours: readonly SketchColour[];
   readonly place: SketchPlace | null;
   /** What it grows out of: the copies of an open part, with so many chains from one to the next; null for a start of its own. */
@@ -91,6 +97,7 @@ export function plainPart(id: string, name: string, outline: SketchOutline): Ske
     counts: null,
     first: null,
     stuffed: true,
+    worked: 'sc',
     colours: [{ from: 1, name: 'white' }],
     place: null,
     grows: null,

@@ -59,6 +59,7 @@ export function partText(part: SketchPart, counts: readonly number[], others: re
   const grown = part.grows && from && { pieces: plural(from.name.toLowerCase()), chains: part.grows.chains };
   const lines = writePart(counts, {
     terms: 'US',
+    worked: part.worked,
     start: grown ?? (straight > 0 ? 'oval' : (points[0]?.r ?? 0) > 0 ? 'open' : 'ring'),
     colours: colours.filter(({ from }) => from > 1),
     edges: edgesOf(part, counts.length),

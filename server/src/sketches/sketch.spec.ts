@@ -18,6 +18,7 @@ const PART = {
   counts: null,
   first: null,
   stuffed: true,
+  worked: 'sc',
   colours: [{ from: 1, name: 'white' }],
   place: null,
   grows: null,

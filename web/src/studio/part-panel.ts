@@ -1,17 +1,20 @@
 import { Component, computed, inject, output } from '@angular/core';
 import { describeMended, describeMisfit, reshaped, type Reshape } from '@lemniscus/core/design';
 import { hookNames, HOOKS, YARN_WEIGHTS } from '@lemniscus/core/gauge';
+import { STITCHES } from '@lemniscus/core/notation';
 import { measure } from '@lemniscus/core/shape';
 import {
   fewPoints,
   longerBy,
   outlineSize,
   rimOf,
+  SKETCH_STITCHES,
   stretched,
   wishOf,
   type SketchOutline,
   type SketchPlace,
   type SketchRound,
+  type SketchStitch,
 } from '@lemniscus/core/sketch';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../controls/choice';
@@ -58,6 +61,12 @@ export class PartPanel {
   ];
   protected readonly weights = YARN_WEIGHTS.map(({ number, name }) => ({ value: number, label: `${number} ${name}` }));
   protected readonly hooks = HOOKS.map((mm) => ({ value: mm, label: `${mm} mm ${hookNames(mm).us ?? ''}`.trim() }));
+  protected readonly stitches: readonly { readonly value: SketchStitch; readonly label: string }[] = SKETCH_STITCHES.map(
+    (value) => ({
+      value,
+      label: STITCHES[value].US.full[0],
+    }),
+  );
   protected readonly rounds = ROUNDS;
   protected readonly part = computed(() => this.desk.part()!);
   protected readonly size = computed(() => outlineSize(this.part().outline));

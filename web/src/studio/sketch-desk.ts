@@ -125,9 +125,9 @@ export class SketchDesk {
     });
   }
 
-  private keyOf({ outline, counts, first, stuffed }: SketchPart, rim: number | null): string {
+  private keyOf({ outline, counts, first, stuffed, worked }: SketchPart, rim: number | null): string {
     const { width, height } = this.stitch();
-    return JSON.stringify([outline, counts, first, stuffed, rim, width, height, this.stretch()]);
+    return JSON.stringify([outline, counts, first, stuffed, worked, rim, width, height, this.stretch()]);
   }
 
   private learn(key: string, found: Found | null): void {
