@@ -87,6 +87,9 @@ test('a body is drawn point by point, kept through a reload, written as a patter
   await settled(page);
   await expect(page.getByLabel('Name of the sketch')).toHaveValue('Net buoy');
   expect(await counts(page)).toEqual(found);
+  await page.getByRole('link', { name: 'Sketches' }).click();
+  await page.getByRole('link', { name: /Net buoy/ }).click();
+  await settled(page);
   expect((await new AxeBuilder({ page }).include('main').analyze()).violations).toEqual([]);
   await page.getByRole('button', { name: 'Write it as a pattern' }).click();
   await expect(written(page)).toContainText(`R1: ${found[0]} sc in ring (${found[0]})`);
@@ -165,6 +168,12 @@ test('parts on one another are a figure, with a making-up that every stage reads
   await choose(page, '#part-on', 'Round head');
   await choose(page, '#part-round', 'one at each side');
   await expect(page.locator('#part-copies')).toHaveValue('2');
+  // No two parts have one name.
+  await page.locator('#part-name').fill('Round head');
+  await page.locator('#part-name').blur();
+  await expect(page.locator('#part-name')).toHaveValue('Round head 2');
+  await page.locator('#part-name').fill('Cone');
+  await page.locator('#part-name').blur();
   await page.locator('lem-studio-page').getByText('The figure').click();
   await expect(page.getByRole('img', { name: /in the round, \d+ mm tall/ })).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Write it as a pattern' }).click();

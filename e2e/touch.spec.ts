@@ -89,6 +89,12 @@ test('every screen fits the phone, and whatever can be pressed is as wide as a t
   await looked('the pattern');
   await page.getByRole('button', { name: 'Text', exact: true }).tap();
   await looked('its text');
+  await page.goto(`${app.url}/studio`);
+  await page.getByRole('button', { name: 'Egg', exact: true }).waitFor();
+  await looked('the Studio');
+  await page.getByRole('button', { name: 'Egg', exact: true }).tap();
+  await expect(page.getByText('Looking for better ones')).toBeHidden();
+  await looked('a sketch');
 });
 
 test('with the thumb alone: a step, a group, undo, and what is put off comes back', async ({ app, page }) => {

@@ -94,6 +94,12 @@ export class PartPanel {
     return `${stitches} stitches, about ${Math.round(metres)} m of yarn and ${time} at the hook, give or take a quarter`;
   });
 
+  protected rename(field: HTMLInputElement): void {
+    this.desk.rename(field.value.trim());
+    // It may have got another, or kept its own.
+    field.value = this.part().name;
+  }
+
   protected resize(change: { across?: number; tall?: number }, field: string): void {
     this.desk.setOutline(stretched(this.part().outline, change), field);
   }

@@ -147,6 +147,15 @@ export class SketchDesk {
     this.chosenId.set(sketch.parts[0]?.id ?? null);
   }
 
+  /** Puts the sketch away; it is kept. */
+  close(): void {
+    this.rest();
+    this.open.set(null);
+    this.past.set([]);
+    this.future.set([]);
+    this.chosenId.set(null);
+  }
+
   /** Everything done under one name until `rest` is one step back. */
   change(next: Sketch, gesture: string | null = null): void {
     const before = this.open();
@@ -217,6 +226,12 @@ export class SketchDesk {
     this.chosenId.set(named.id);
   }
 
+  /** Another name for the chosen part, that no other has: the pattern speaks of parts by their names. */
+  rename(name: string): void {
+    const part = this.part();
+    if (part && name !== '' && name !== part.name) this.setPart({ name: this.freeName(name, part.id) });
+  }
+
   /** The chosen part goes, and whatever sits on it sits nowhere. */
   removePart(): void {
     const [sketch, part] = [this.open(), this.part()];
@@ -227,8 +242,9 @@ export class SketchDesk {
   }
 
   /** A name that no other part has. */
-  private freeName(name: string): string {
-    const taken = new Set(this.parts().map((part) => part.name.toLowerCase()));
+  private freeName(name: string, own: string | null = null): string {
+    const others = this.parts().filter(({ id }) => id !== own);
+    const taken = new Set(others.map((part) => part.name.toLowerCase()));
     if (!taken.has(name.toLowerCase())) return name;
     for (let i = 2; ; i++) if (!taken.has(`${name} ${i}`.toLowerCase())) return `${name} ${i}`;
   }

@@ -1,5 +1,5 @@
 import { Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { fabricOf } from '@lemniscus/core/fabric';
 import { standsOnStart } from '@lemniscus/core/shape';
 import { outlineSize, painted, standsAsDrawn, type Sketch, type SketchOutline } from '@lemniscus/core/sketch';
@@ -32,7 +32,7 @@ const COLOURS = ['white', 'cream', 'grey', 'black', 'red', 'orange', 'yellow', '
   selector: 'lem-studio-page',
   imports: [
     ...[Choice, CountSteps, Icon, NzButtonModule, OutlineTile, PageHeader, Paper, PartPanel, PartShape],
-    ...[SetAside, SketchFigure, StartPanel, WriteDialog],
+    ...[RouterLink, SetAside, SketchFigure, StartPanel, WriteDialog],
   ],
   providers: [SketchDesk, TracedPicture],
   templateUrl: './studio-page.html',
@@ -58,6 +58,7 @@ export class StudioPage {
   protected readonly brush = signal<string | null>(null);
   protected readonly looked = signal<number | null>(null);
   protected readonly movingPicture = signal(false);
+  private addressed: string | undefined;
   protected readonly lost = computed(() => this.sketch() !== undefined && this.sketches.loaded() && !this.desk.sketch());
 
   protected readonly listed = computed(() => [...this.sketches.items()].sort((a, b) => b.at - a.at));
@@ -86,6 +87,9 @@ export class StudioPage {
       const id = this.sketch();
       const items = this.sketches.items();
       untracked(() => {
+        // What was begun has no address yet; one that had it and has none any more is left.
+        if (id === undefined && this.addressed !== undefined) this.desk.close();
+        this.addressed = id;
         if (id === undefined || this.desk.sketch()?.id === id) return;
         const found = items.find((each) => each.id === id);
         if (found) this.desk.take(found);
