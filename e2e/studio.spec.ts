@@ -36,9 +36,14 @@ async function beginWith(page: Page, app: App, shape: string): Promise<void> {
   await settled(page);
 }
 
+/** Chooses from a list that opens: one that has just opened moves to what is chosen, and a click on its way may meet another. */
 async function choose(page: Page, field: string, option: string): Promise<void> {
-  await page.locator(field).click();
-  await page.locator('nz-option-item').getByText(option, { exact: true }).click();
+  const item = page.locator('nz-option-item').getByText(option, { exact: true }).last();
+  await expect(async () => {
+    if (!(await item.isVisible())) await page.locator(field).click({ timeout: 3_000 });
+    await item.click({ timeout: 3_000 });
+    await expect(page.locator('nz-select').filter({ has: page.locator(field) })).toContainText(option, { timeout: 1_000 });
+  }).toPass();
 }
 
 test('a body is drawn point by point, kept through a reload, written as a pattern, and its first round worked', async ({
@@ -244,8 +249,7 @@ test('a wing of the puffin is drawn anew in its place, and what was worked stays
   const make = await takeUp(page, app, 'Harbour puffin', { piece: 'body/1', round: 12 });
   await page.goto(`${app.url}/studio`);
   await page.getByRole('button', { name: 'Choose a part of a make' }).click();
-  await page.locator('#start-make').click();
-  await page.locator('nz-option-item').getByText('Harbour puffin', { exact: true }).last().click();
+  await choose(page, '#start-make', 'Harbour puffin');
   await page.getByRole('button', { name: 'Wing', exact: true }).click();
   await expect(rounds(page)).toHaveCount(11);
   await page.getByRole('button', { name: '3 rounds longer' }).click();
@@ -254,8 +258,7 @@ test('a wing of the puffin is drawn anew in its place, and what was worked stays
   expect(await counts(page)).toEqual([6, 9, 12, 15, 15, 15, 15, 15, 15, 15, 15, 12, 12, 9]);
   await page.getByRole('button', { name: 'Write it as a pattern' }).click();
   await dialog(page).getByText('Into a make').click();
-  await page.locator('#write-make').click();
-  await page.locator('nz-option-item').getByText('Harbour puffin', { exact: true }).last().click();
+  await choose(page, '#write-make', 'Harbour puffin');
   await expect(dialog(page).locator('#write-place').locator('xpath=ancestor::nz-select')).toContainText('instead of Wing');
   await dialog(page).getByRole('button', { name: 'Write it there' }).click();
   await expect(page).toHaveURL(/\/make\/.*\/pattern$/);
