@@ -318,3 +318,15 @@ test('on a phone the paper, the figure and the steps stand below one another, an
   await page.getByRole('button', { name: 'Write it' }).click();
   await expect(written(page)).toBeVisible();
 });
+
+test('what is more than a sketch holds is not made, and said; what was there stays through a reload', async ({ app, page }) => {
+  await beginWith(page, app, 'Ball');
+  await page.locator('#part-tall').fill('950');
+  await page.locator('#part-tall').blur();
+  await page.getByRole('button', { name: 'Taller' }).click();
+  await expect(page.getByRole('alert')).toContainText('more than a sketch holds');
+  await expect(page.locator('#part-tall')).toHaveValue('950');
+  await expectAllSent(page);
+  await page.reload();
+  await expect(page.locator('#part-tall')).toHaveValue('950');
+});

@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { Sketch as Kept } from '@lemniscus/api/sketch';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { checkPattern } from '@lemniscus/core/fabric';
 import { yarnWeight, type StitchSize } from '@lemniscus/core/gauge';
@@ -89,7 +90,8 @@ export class SketchDesk {
   readonly chosen = computed(() => this.found().find(({ part }) => part === this.part()) ?? null);
   readonly looking = computed(() => this.best.state().going);
   readonly share = computed(() => this.best.state().share);
-  readonly trouble = computed(() => this.best.state().trouble);
+  private readonly refused = signal<string | null>(null);
+  readonly trouble = computed(() => this.refused() ?? this.best.state().trouble);
 
   /** What is drawn as a pattern, as it stands. */
   readonly text = computed(() => textOf(this.open(), this.found()));
@@ -160,6 +162,13 @@ export class SketchDesk {
   change(next: Sketch, gesture: string | null = null): void {
     const before = this.open();
     if (!before) return;
+    // What nobody would keep is not made: it would be lost with the page.
+    const kept = Kept.safeParse(next);
+    this.refused.set(kept.success ? null : `That is more than a sketch holds: ${kept.error.issues[0]!.message}`);
+    if (!kept.success) {
+      this.open.set({ ...before, parts: before.parts.map((part) => ({ ...part, outline: { ...part.outline } })) });
+      return;
+    }
     if (gesture === null || this.gesture() !== gesture) {
       this.past.update((past) => [...past, before]);
       this.future.set([]);
