@@ -105,10 +105,22 @@ test('lemniscus design writes the rounds of a wished shape, which count without 
   const file = join(mkdtempSync(join(tmpdir(), 'lemniscus-design-')), 'ball.md');
   writeFileSync(file, ball.stdout);
   expect(lemniscus('check', file).status).toBe(0);
-  const oval = lemniscus('design', '--shape', 'bean', '--across', '80', '--tall', '40', '--stitch', '5x4.8');
+  const oval = lemniscus('design', '--shape', 'oval', '--across', '80', '--tall', '40', '--stitch', '5x4.8');
   expect(oval.stdout).toMatch(/R1: ch \d+, 2 sc in 2nd ch from hook/);
   writeFileSync(file, oval.stdout);
   expect(lemniscus('check', file).status).toBe(0);
+  const bean = lemniscus('design', '--shape', 'bean', '--across', '80', '--tall', '30', '--stitch', '5x4.8');
+  expect(bean.stdout).toMatch(/: (\d+) sc, \1 hdc \(/);
+  expect(bean.stdout).toMatch(/It bends by about \d\d°/);
+  writeFileSync(file, bean.stdout);
+  expect(lemniscus('check', file).status).toBe(0);
+  const ring = lemniscus('design', '--shape', 'ring', '--across', '80', '--tall', '20', '--stitch', '5x4.8');
+  writeFileSync(file, ring.stdout);
+  // Across its way round, not along its tube.
+  const { parts } = JSON.parse(lemniscus('shape', file, '--stitch', '5x4.8', '--json').stdout) as {
+    parts: { relaxed: { height: number; diameter: number } }[];
+  };
+  expect(parts[0]!.relaxed.height).toBeGreaterThan(150);
   expect(lemniscus('design', '--shape', 'teapot', '--across', '40').stderr).toContain('--shape teapot: give one of ball, egg');
   expect(lemniscus('design', '--shape', 'ball', '--across', '4').stderr).toContain(
     '--across 4: give millimetres from 5 to 1000.',

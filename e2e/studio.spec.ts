@@ -209,6 +209,64 @@ test('a body grows out of two legs, bridged by chains, with counts that go toget
   await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();
 });
 
+test('a bean bends by half of its rounds, a tube closes to a ring, and what is written of them makes them so again', async ({
+  app,
+  page,
+}) => {
+  await beginWith(page, app, 'Bean');
+  const panel = page.locator('lem-part-panel');
+  await expect(panel).toContainText(/It bends by about \d+°, half of R\d+ to R\d+ in half double crochet/);
+  // Further than its rounds can: it says how far it comes.
+  await page.locator('#part-bend').fill('180');
+  await expect(panel).toContainText(/It bends by about \d+° of 180°/);
+  await page.locator('#part-bend').fill('25');
+  await settled(page);
+  await page.getByRole('button', { name: 'Part', exact: true }).click();
+  await page.getByRole('button', { name: 'Ring of a tube' }).click();
+  await settled(page);
+  await expect(panel).toContainText(/A ring 6\d–\d+ mm across/);
+  await expect(page.locator('lem-paper')).toContainText('sewn to its start');
+  await page.getByRole('button', { name: 'Write it as a pattern' }).click();
+  await expect(written(page)).toContainText(/R\d+–R\d+: \d+ sc, \d+ hdc \(\d+\)/);
+  await expect(written(page)).toContainText('Bend it round and sew its two ends together.');
+  await dialog(page).getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Every count is right' })).toBeVisible();
+  const id = /make\/([^/]+)/.exec(page.url())![1]!;
+  const text = await textOf(page, app);
+  // Back from the pattern both are what they were drawn as.
+  await page.goto(`${app.url}/studio`);
+  const { title } = (await (await page.request.get(`${app.url}/api/makes/${id}`)).json()) as { title: string };
+  expect(text).toContain('The taller half is the outer side of the bend.');
+  await page.getByRole('button', { name: 'Choose a part of a make' }).click();
+  await choose(page, '#start-make', title || 'Untitled');
+  await page.getByRole('button', { name: 'Ring of a tube', exact: true }).last().click();
+  await settled(page);
+  await expect(page.getByLabel('Ends sewn together')).toBeChecked();
+});
+
+test('a step shows what was before it, and can be gone back on after a reload', async ({ app, page }) => {
+  await beginWith(page, app, 'Egg');
+  const panel = page.locator('lem-part-panel');
+  const tall = await page.locator('#part-tall').inputValue();
+  await panel.getByRole('button', { name: 'Taller' }).click();
+  await expect(panel).toContainText(/Before: 56 mm wide, 7\d mm tall, \d+ rounds/);
+  await expect(page.locator('lem-paper path.was')).toHaveCount(2);
+  await expect(page.locator('#part-tall')).not.toHaveValue(tall);
+  await panel.getByRole('button', { name: 'Flatter' }).click();
+  await panel.getByRole('button', { name: '3 rounds longer' }).click();
+  // Anything else puts what was before away.
+  await page.locator('#part-across').fill('60');
+  await page.locator('#part-across').blur();
+  await expect(page.locator('lem-paper path.was')).toHaveCount(0);
+  await expectAllSent(page);
+  await page.reload();
+  await settled(page);
+  const undo = page.getByRole('button', { name: 'Undo' });
+  for (let i = 0; i < 4; i++) await undo.click();
+  await expect(page.locator('#part-tall')).toHaveValue(tall);
+  await expect(page.locator('#part-across')).toHaveValue('56');
+});
+
 test('a picture is traced on this device alone, moved, kept through a reload and taken away', async ({ app, page }) => {
   await beginWith(page, app, 'Egg');
   const sent: string[] = [];

@@ -34,6 +34,9 @@ const SketchPart = z.object({
     points: z.array(SketchPoint).max(SKETCH_BOUNDS.points, `At most ${SKETCH_BOUNDS.points} points.`),
     end: z.enum(['shut', 'open']),
     straight: z.number().min(0).max(SKETCH_BOUNDS.mm),
+    // Sketches from before parts bent, or were rings, are straight.
+    bend: z.number().min(0).max(SKETCH_BOUNDS.bend).default(0),
+    ring: z.boolean().default(false),
   }),
   counts: z.array(z.int().min(1).max(SKETCH_BOUNDS.stitches)).min(2).max(SKETCH_BOUNDS.rounds).nullable(),
   first: z.int().min(3).max(12).nullable(),

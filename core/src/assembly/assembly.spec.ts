@@ -320,6 +320,31 @@ describe('a limb in its place', () => {
     expect(left[0]!).toBeLessThan(-3);
     expect(Math.abs(left[0]! + right[0]!)).toBeLessThan(1.2);
   });
+
+  it.each(['', ', tip down', ', tip front'])('that is bent bends as its twin does in a mirror%s', (tip) => {
+    const arm =
+      '## Arm (make 2)\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R14: 6 sc, 6 hdc (12)\nR15: sc around (12)\nFasten off.';
+    const text = `${TUBE(16)}R26: (4 sc, dec) x 8 (40)\n${arm}\n## Put together\nArm: on Ball, at R18, one at each side${tip}`;
+    const all = placed(text);
+    const [host, limb] = [shapeOf(text, 0), shapeOf(text, 1)];
+    const { fabric } = asWritten(counted(text), STITCH)(1)!;
+    const middleOf = (turn: readonly number[], round: number): readonly number[] => {
+      const nodes = Array.from({ length: 12 }, (_, i) => limb.shape.stitches.node[fabric.roundStart[round]! + i]!);
+      const mean = [0, 1, 2].map((axis) => nodes.reduce((sum, node) => sum + limb.shape.positions[3 * node + axis]! / 12, 0));
+      return turnedBy(turn, mean as unknown as [number, number, number]);
+    };
+    /** From between its ends to its middle: towards its outer side. */
+    const bow = (copy: number): readonly number[] => {
+      const { turn } = stanceOf(one(all, 'Arm', copy), host, limb, fabric)!;
+      const [start, middle, end] = [middleOf(turn, 2), middleOf(turn, 8), middleOf(turn, 14)];
+      return middle.map((each, axis) => each - (start[axis]! + end[axis]!) / 2);
+    };
+    const [left, right] = [bow(1), bow(2)];
+    expect(Math.hypot(...left)).toBeGreaterThan(0.5);
+    const off = Math.hypot(left[0]! + right[0]!, left[1]! - right[1]!, left[2]! - right[2]!);
+    // A wall of stitches is no smooth tube: the two ways out of it differ by some degrees.
+    expect(off / Math.hypot(...left)).toBeLessThan(0.35);
+  });
 });
 
 describe('the look over', () => {

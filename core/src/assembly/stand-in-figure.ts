@@ -71,6 +71,29 @@ interface LimbAxes {
   /** Across it where it is thinnest, and how thick it is there. */
   readonly thin: Vector;
   readonly thick: number;
+  /** Towards its outer side, where it is bent; null where it is straight. */
+  readonly bow: Vector | null;
+}
+
+/** A limb is bent whose middle lies this share of its length beside its ends (our own estimate: some 25°). */
+const BENT = 0.035;
+
+/** From the middle between its ends to that of its rounds, where they lie apart: the way its outer side faces. */
+function bowOf(
+  limb: BodyShape,
+  piece: number,
+  { roundCount, roundStart, fill, endsMeet }: Place['wall']['made']['fabric'],
+): Vector | null {
+  if (fill !== 'stuffed' || endsMeet || roundCount < 4) return null;
+  const middles = Array.from({ length: roundCount }, (_, round) =>
+    mean(ringOf(limb, piece, [roundStart[round]!, roundStart[round + 1]!])),
+  );
+  const [first, last] = [middles[0]!, middles.at(-1)!];
+  const chord = minus(last, first);
+  const along = unit(chord, UP);
+  const off = minus(mean(middles), first);
+  const bow = minus(off, times(along, dot(off, along)));
+  return Math.hypot(...bow) > BENT * Math.hypot(...chord) ? unit(bow, FORWARD) : null;
 }
 
 function axesOf(limb: BodyShape, piece: number, fabric: Place['wall']['made']['fabric']): LimbAxes {
@@ -83,7 +106,8 @@ function axesOf(limb: BodyShape, piece: number, fabric: Place['wall']['made']['f
   const [spread] = spreads(points, edge, side, other);
   const thin = spread;
   const reach = points.map((point) => dot(minus(point, edge), thin));
-  return { edge, along, thin, thick: reach.length === 0 ? 0 : Math.max(...reach) - Math.min(...reach) };
+  const thick = reach.length === 0 ? 0 : Math.max(...reach) - Math.min(...reach);
+  return { edge, along, thin, thick, bow: bowOf(limb, piece, fabric) };
 }
 
 /** Of two ways across, the one in which points are least spread, and the one in which they are most. */
@@ -222,12 +246,17 @@ function overRound({ wall, first }: Place, { shape, piece }: HostOf, axes: LimbA
   return standing(unflat(axes), ring(first), unit(minus(ring(first), rest), UP), FORWARD);
 }
 
-/** Turned so that its axis lies along `along` and its thin side, or its front, towards `face`; its edge comes to lie on `at`. */
+/**
+ * Turned so that its axis lies along `along` and its thin side, or its front, towards `face`; its edge comes to lie on `at`. What
+ * is bent has its outer side there, so that the two of a pair are each other's mirror image.
+ */
 function standing(axes: LimbAxes, at: Vector, along: Vector, face: Vector): Stance {
   const level = unit(minus(face, times(along, dot(face, along))), unit(cross(along, [1, 0, 0]), FORWARD));
   const to = [along, level, cross(along, level)] as const;
   const thin = dot(axes.thin, FORWARD) < 0 ? times(axes.thin, -1) : axes.thin;
-  const from = [axes.along, thin, cross(axes.along, thin)] as const;
+  const bow = axes.bow && minus(axes.bow, times(axes.along, dot(axes.bow, axes.along)));
+  const side = bow ? unit(bow, thin) : thin;
+  const from = [axes.along, side, cross(axes.along, side)] as const;
   const turn = [0, 1, 2].flatMap((column) =>
     [0, 1, 2].map((row) => to.reduce((sum, each, k) => sum + each[row]! * from[k]![column]!, 0)),
   );

@@ -12,4 +12,6 @@ export const SKETCH_BOUNDS = {
   edges: 20,
   /** Largest width or height of an outline, mm. */
   mm: 1_000,
+  /** Furthest a part bends, degrees. */
+  bend: 180,
 } as const;

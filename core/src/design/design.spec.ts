@@ -86,9 +86,9 @@ describe('rounds for a wished shape', () => {
     });
   });
 
-  it('of the shape that rounds of the demo have are as many, most of them within a stitch, and in four parts of five every one', () => {
+  it('of the shape that rounds of the demo have are those rounds again, each within a stitch', () => {
     const demo = new URL('../../../demo/', import.meta.url);
-    let [tried, exact] = [0, 0];
+    let [tried, same] = [0, 0];
     for (const file of readdirSync(demo).filter((name) => name.endsWith('.md'))) {
       for (const part of checkPattern(read(readFileSync(new URL(file, demo), 'utf8'))).parts) {
         const outline = outlineOf(fabricOf(part));
@@ -101,15 +101,15 @@ describe('rounds for a wished shape', () => {
         const fit = fitRounds(wish, STITCH, { first: [...new Set([outline.counts[0]!, 6, 5, 4, 3])] })!;
         const label = `${file} ${part.part.name}: ${fit.counts.join(' ')}`;
         expect(fit.counts.length, label).toBe(outline.counts.length);
-        expect(fit.off / STITCH.width, label).toBeLessThan(0.25);
+        expect(fit.off / STITCH.width, label).toBeLessThan(0.1);
         const off = fit.counts.map((count, k) => Math.abs(count - outline.counts[k]!));
-        expect(off.filter((each) => each <= 1).length / off.length, label).toBeGreaterThan(0.7);
+        expect(Math.max(...off), label).toBeLessThanOrEqual(1);
         tried++;
-        if (Math.max(...off) <= 1) exact++;
+        if (Math.max(...off) === 0) same++;
       }
     }
     expect(tried).toBeGreaterThan(12);
-    expect(exact / tried).toBeGreaterThanOrEqual(0.8);
+    expect(same / tried).toBeGreaterThanOrEqual(0.75);
   }, 60_000);
 
   it('are answered at once by the surface alone, which keeps the same rules and is fitted better by the best answer', () => {
@@ -153,13 +153,13 @@ describe('rounds for a wished shape', () => {
         const [step, before] = [count - counts[k - 1]!, counts[k - 1]! - counts[k - 2]!];
         const mine = rules.own?.[k];
         const straight = step > 0 ? (rules.straight ?? 0) : 0;
-        const regular = step % (straight > 0 ? 4 : 3) === 0;
+        const regular = step % (straight > 0 ? 6 : 3) === 0;
         const divides = (counts[k - 1]! - 2 * straight) % step === 0 && (Math.abs(step) > 2 || regular);
         const free = k === 0 || step === 0 || (mine?.uses === counts[k - 1] && mine?.step === step);
         const small = Math.min(1, Math.max(0, counts[k - 1]! - 2 * straight) / 12);
         const uneven = free ? 0 : small * rules.odd * (divides ? (regular ? 0 : 0.5) : 1);
         const unusual = k === 0 && count !== 3 ? rules.change : 0;
-        const turn = k > 1 && step !== before && !mine?.turns ? rules.change : 0;
+        const turn = k > 1 && step !== before && !mine?.turns ? rules.change * Math.min(1, counts[k - 1]! / 12) : 0;
         const stitch = Math.max(1, (rules.loose ?? 0) * wished[k]!);
         return sum + ((count - wished[k]!) / stitch) ** 2 + uneven + unusual + turn;
       }, 0);

@@ -83,8 +83,9 @@ const isWorkable = (from: number, to: number): boolean => to <= 2 * from && 2 * 
 
 /** One change, or two, draw a round to one side (our own estimate). */
 const LOPSIDED = 2;
-/** In a round of fewer stitches than this a change is seen less, by share (our own estimate). */
+/** In a round of fewer stitches than this a change, and a turn, is seen less, by share (our own estimate). */
 const SEEN = 12;
+const shareSeen = (stitches: number): number => Math.min(1, Math.max(0, stitches) / SEEN);
 
 /**
  * How uneven a round of so many changes is, 0 to 1: nothing where they divide it and are a multiple of the usual, all where
@@ -95,12 +96,15 @@ export function unevenness(from: number, step: number, usual: number): number {
   const regular = step % usual === 0;
   const divides = from % step === 0;
   const lopsided = Math.abs(step) <= LOPSIDED && !regular;
-  return Math.min(1, Math.max(0, from) / SEEN) * (!divides || lopsided ? 1 : regular ? 0 : 0.5);
+  return shareSeen(from) * (!divides || lopsided ? 1 : regular ? 0 : 0.5);
 }
+
+/** Half of it at either end (common practice: three). */
+const OVAL = 6;
 
 /** An oval grows at its ends, and closes all round. */
 const unevennessIn = (from: number, step: number, usual: number, straight: number): number =>
-  straight > 0 && step > 0 ? unevenness(from - 2 * straight, step, 4) : unevenness(from, step, usual);
+  straight > 0 && step > 0 ? unevenness(from - 2 * straight, step, OVAL) : unevenness(from, step, usual);
 
 function cheapest(
   below: readonly (Cell | undefined)[],
@@ -112,13 +116,13 @@ function cheapest(
 ): Cell | null {
   const mine = own?.[round];
   const uneven = mine?.uses === from && mine.step === step ? 0 : unevennessIn(from, step, usual, straight) * odd;
-  const turns = round === 1 || mine?.turns === true;
+  const turning = round === 1 || mine?.turns === true ? 0 : change * shareSeen(from);
   let best: Cell | null = null;
   for (let before = -steepest; before <= steepest; before++) {
     const at = from * steps + before + steepest;
     const cell = below[at];
     if (!cell) continue;
-    const cost = cell.cost + uneven + (before === step || turns ? 0 : change);
+    const cost = cell.cost + uneven + (before === step ? 0 : turning);
     if (!best || cost < best.cost) best = { cost, before: at };
   }
   return best;

@@ -1,6 +1,7 @@
-import { heightOf, type StitchSize } from '../gauge/index.js';
+import type { StitchSize } from '../gauge/index.js';
 import { STITCHES, type StitchName } from '../notation/index.js';
 import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type PartStart, type Profile } from '../shape/index.js';
+import { bendRounds, bentHeights, meanHeight, type Bend } from './bend.js';
 import { evenCounts, type CountRules } from './even-counts.js';
 import { along, type Along, type Wish, type WishPoint } from './wish.js';
 
@@ -21,6 +22,8 @@ export interface FitOptions {
 /** Rounds found for a wish, and how well their stuffed shape fits it. */
 export interface RoundFit {
   readonly counts: readonly number[];
+  /** Rounds whose outer half is worked taller, where it bends. */
+  readonly bend: Bend;
   readonly profile: Profile;
   /** How much higher the shape is put to lie on the wish as well as it goes, mm. */
   readonly lift: number;
@@ -32,8 +35,6 @@ export interface RoundFit {
   readonly worstAt: number;
 }
 
-/** In an oval, of which each end takes four (common practice). */
-const FLAT_OVAL = 8;
 /** Six is the norm, fewer for pointed pieces (common practice). */
 const USUAL_FIRST = [6, 5, 4, 3];
 /** A round off its course costs as much as this many stitches it is off, once (our own estimate). */
@@ -41,8 +42,12 @@ const USUAL_PRICE = 2;
 /** As many stitches are drawn shut at most (common practice: 5 to 8). */
 const MOST_SHUT = 8;
 /** Most tries at making the stuffed shape lie where it is wished, and a change of counts that is none any more (found by trying). */
-const TRIES = 14;
-const STILL = 0.04;
+const TRIES = 30;
+const STILL = 0.01;
+/** So many tries that come no nearer end the search. */
+const IN_VAIN = 5;
+/** How often whole counts are brought nearer. */
+const AGAIN = 3;
 /** Rounds more and fewer than the wall is long that are tried. */
 const BESIDE = 1;
 const SAMPLES = 60;
@@ -58,7 +63,8 @@ interface Setting {
   readonly firmness: number;
   readonly rules: CountRules;
   readonly start: PartStart;
-  /** Height of a round over that of single crochet. */
+  readonly worked: StitchName;
+  /** Mean height of a round over that of single crochet. */
   readonly tall: number;
 }
 
@@ -83,9 +89,16 @@ export function* fitSteps(wish: Wish, stitch: StitchSize, options: FitOptions = 
   let best: RoundFit | null = null;
   for (const [index, rounds] of tries.entries()) {
     yield (index + 1) / (tries.length + 1);
-    const counts = evenCounts(realCounts(setting, rounds), rulesFor(setting, rounds));
-    const found = counts && judged(counts, setting);
-    if (found && (!best || found.off < best.off)) best = found;
+    let wished = realCounts(setting, rounds);
+    let last: RoundFit | null = null;
+    for (let i = 0; i <= AGAIN; i++) {
+      const counts = evenCounts(wished, rulesFor(setting, rounds));
+      if (!counts || counts.every((count, k) => count === last?.counts[k])) break;
+      last = judged(counts, setting);
+      if (!best || last.off < best.off) best = last;
+      // What whole counts lack is wished for on top of them.
+      wished = triedOf(counts, last.profile, setting).lack.map((lack, k) => counts[k]! + lack);
+    }
   }
   return best;
 }
@@ -107,14 +120,18 @@ export function firstRounds(wish: Wish, stitch: StitchSize, options: FitOptions 
 
 function settingOf(wish: Wish, stitch: StitchSize, options: FitOptions): Setting {
   const start = startOf(wish, stitch, options);
+  const outline = along(wish.points);
+  const { worked = 'sc' } = options;
+  const around = (2 * Math.PI * Math.max(...wish.points.map(({ r }) => r))) / stitch.width;
   return {
     wish,
-    outline: along(wish.points),
+    outline,
     stitch,
     firmness: options.firmness ?? FIRM,
     rules: rulesOf(wish, start, options),
     start,
-    tall: heightOf(options.worked ?? 'sc'),
+    worked,
+    tall: meanHeight(outline.wall, around, wish.bend ?? 0, stitch, worked),
   };
 }
 
@@ -146,9 +163,8 @@ function rulesOf({ end }: Wish, start: PartStart, { first, price = USUAL_PRICE, 
     change: price ** 2,
     odd: price ** 2,
   };
-  // An oval's first round goes round its chain with four in either end; a rim is as wide as it is, a stitch more or less.
-  if (start.is === 'chain')
-    return { ...rules, steepest: Math.max(FLAT_OVAL, growth), first: [2 * start.straight + 6], straight: start.straight - 1 };
+  // An oval's first round goes round its chain, as many in its two ends as in a ring; a rim is as wide as it is, a stitch more or less.
+  if (start.is === 'chain') return { ...rules, first: [2 * start.straight + 6], straight: start.straight };
   if (rim !== undefined) return { ...rules, first: [rim] };
   if (start.is === 'open') return { ...rules, first: [0, 1, -1].map((more) => Math.max(LEAST, start.around + more)) };
   return rules;
@@ -177,39 +193,73 @@ const surfaceCounts = (setting: Setting, rounds: number): readonly number[] =>
     around(setting.outline.at((k + 1) / (rounds + (setting.wish.end === 'shut' ? 0.5 : 0))).r, setting),
   );
 
-function shapeOf(counts: readonly number[], { wish, stitch: { width, height }, firmness, start, tall }: Setting): Profile {
+function shapeOf(
+  counts: readonly number[],
+  { wish, stitch: { width, height }, firmness, start, tall }: Setting,
+  heights: readonly number[] = counts.map(() => tall),
+): Profile {
   const begun = start.is === 'open' ? ({ is: 'open', around: counts[0]! } as const) : start;
-  const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun, heights: counts.map(() => tall) });
+  const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun, heights });
   return scaleProfile(unitProfile(outline, height / width, firmness), width);
 }
 
 /** Counts, not whole, whose stuffed shape is as wide as wished all along its wall. */
 function realCounts(setting: Setting, rounds: number): readonly number[] {
-  const { outline, stitch } = setting;
   let counts = surfaceCounts(setting, rounds);
-  for (let i = 0; i < TRIES; i++) {
-    const rings = ringsOf(shapeOf(counts, setting));
-    const shape = along(rings);
-    let wall = 0;
-    const next = counts.map((count, k) => {
-      const [a, b] = [rings[k]!, rings[k + 1]!];
-      wall += Math.hypot(b.r - a.r, b.z - a.z);
-      const off = outline.at(wall / shape.wall).r - b.r;
-      return Math.max(LEAST, count + (2 * Math.PI * off) / stitch.width);
-    });
-    const moved = Math.max(...next.map((count, k) => Math.abs(count - counts[k]!)));
+  let before: Tried | null = null;
+  let best: Tried | null = null;
+  let at = 0;
+  for (let i = 0; i < TRIES && i - at < IN_VAIN; i++) {
+    const now = triedOf(counts, shapeOf(counts, setting), setting);
+    if (!best || now.off < best.off) [best, at] = [now, i];
+    const next = mixed(now, before).map((count) => Math.max(LEAST, count));
+    const moved = Math.max(...next.map((count, k) => Math.abs(count - now.counts[k]!)));
+    before = now;
     counts = next;
     if (moved < STILL) break;
   }
-  return counts;
+  return best!.counts;
+}
+
+/** Counts that were tried, what each round lacks of the width wished where it stands, in stitches, and the sum of its squares. */
+interface Tried {
+  readonly counts: readonly number[];
+  readonly lack: readonly number[];
+  readonly off: number;
+}
+
+function triedOf(counts: readonly number[], profile: Profile, { outline, stitch }: Setting): Tried {
+  const rings = ringsOf(profile);
+  const shape = along(rings);
+  let wall = 0;
+  const lack = counts.map((_, k) => {
+    const [a, b] = [rings[k]!, rings[k + 1]!];
+    wall += Math.hypot(b.r - a.r, b.z - a.z);
+    return (2 * Math.PI * (outline.at(wall / shape.wall).r - b.r)) / stitch.width;
+  });
+  return { counts, lack, off: lack.reduce((sum, each) => sum + each * each, 0) };
+}
+
+/**
+ * The counts to try next: what is lacking is added, less what the last step showed it does too much of (Anderson mixing of
+ * depth one, from memory), as neighbouring rounds draw one another in when they are stuffed. Not after a step that led away.
+ */
+function mixed({ counts, lack, off }: Tried, before: Tried | null): readonly number[] {
+  const change = lack.map((each, k) => each - (before?.lack[k] ?? 0));
+  const square = change.reduce((sum, each) => sum + each * each, 0);
+  if (!before || square === 0 || off > before.off) return counts.map((count, k) => count + lack[k]!);
+  const share = lack.reduce((sum, each, k) => sum + each * change[k]!, 0) / square;
+  return counts.map((count, k) => count + lack[k]! - share * (count - before.counts[k]! + change[k]!));
 }
 
 function judged(counts: readonly number[], setting: Setting): RoundFit {
-  const profile = shapeOf(counts, setting);
+  const bend = bendRounds(counts, setting.wish.bend ?? 0, setting.stitch, setting.worked);
+  const profile = shapeOf(counts, setting, bentHeights(counts, bend, setting.worked));
   const offs = deviations(profile, setting.wish);
   const worst = Math.max(...offs);
   return {
     counts,
+    bend,
     profile,
     lift: liftOnto(profile, setting.wish),
     offs,

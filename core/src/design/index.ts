@@ -1,3 +1,4 @@
+export { bendOfRound, bendRounds, describeBend, STRAIGHT, turnOf, type Bend } from './bend.js';
 export { evenCounts, type CountRules, type OwnRound } from './even-counts.js';
 export { deviations, firstRounds, fitRounds, fitSteps, judgeRounds, type FitOptions, type RoundFit } from './fit-rounds.js';
 export { PRIMITIVES, primitive, type Primitive } from './primitives.js';

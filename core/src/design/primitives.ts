@@ -8,7 +8,7 @@ export type Primitive =
   | { readonly is: 'cone'; readonly across: number; readonly tall: number }
   | { readonly is: 'tube'; readonly across: number; readonly tall: number }
   | { readonly is: 'cup'; readonly across: number; readonly tall: number }
-  /** Lying: so long, and so thick. */
+  /** Bent: so long from end to end, and so thick. */
   | { readonly is: 'bean'; readonly across: number; readonly tall: number }
   | { readonly is: 'disc'; readonly across: number }
   /** Flat: so long, and so wide. */
@@ -34,6 +34,9 @@ const PIECES = 48;
 /** The widest place of an egg and of a drop, as a share of their height (our own choice). */
 const EGG_BELLY = 0.42;
 const DROP_BELLY = 0.34;
+
+/** How far a bean bends, degrees (our own choice). */
+const BEAN_BEND = 45;
 
 /** Half an ellipse over the lower `belly` of the height and half of another over the rest. */
 function twoHalves(across: number, tall: number, belly: number, sharp: number): readonly WishPoint[] {
@@ -77,7 +80,10 @@ export function primitive(shape: Primitive): Wish {
       };
     case 'bean': {
       const thick = Math.min(shape.tall, shape.across);
-      return { points: twoHalves(thick, thick, 0.5, 1), end: 'shut', straight: shape.across - thick };
+      const half = (BEAN_BEND * Math.PI) / 360;
+      // Along its middle it is longer than straight across from end to end.
+      const along = ((shape.across - thick) * half) / Math.sin(half);
+      return { points: capsule(thick / 2, along), end: 'shut', bend: BEAN_BEND };
     }
     case 'disc':
       return flat(half, 0);
@@ -106,6 +112,13 @@ const flat = (r: number, straight: number): Wish => ({
   end: 'open',
   ...(straight > 0 ? { straight } : {}),
 });
+
+/** A tube so long between two half balls. */
+function capsule(r: number, long: number): readonly WishPoint[] {
+  const start = cap(r);
+  const end = start.map((point) => ({ r: point.r, z: 2 * r + long - point.z })).reverse();
+  return long > 0 ? [...start, ...end] : [...start, ...end.slice(1)];
+}
 
 /** A quarter of a circle from the axis to the wall. */
 const cap = (r: number): readonly WishPoint[] =>

@@ -16,6 +16,8 @@ export interface Wish {
   readonly end: End;
   /** How much longer than wide an oval is, mm, along the chain it begins with; 0 or left out where it is round. */
   readonly straight?: number;
+  /** How far it bends between its ends, degrees, by half of its rounds being worked taller; 0 or left out where it is straight. */
+  readonly bend?: number;
 }
 
 /** Why an outline cannot be crocheted as it is; the places are indices of its points. */

@@ -12,7 +12,7 @@ import {
   type Worked,
 } from '../notation/index.js';
 import type { PartCount, RoundCount } from './check.js';
-import { fillOf, type Fill } from './fill.js';
+import { endsMeetIn, fillOf, type Fill } from './fill.js';
 
 export const LOOPS: readonly Loop[] = ['both', 'back', 'front'];
 export const WAYS: readonly Way[] = ['spiral', 'joined', 'turned'];
@@ -71,6 +71,8 @@ export interface Fabric {
   /** Rounds worked over a foundation, 0-based, with it: the first, and one in which other pieces are joined on. */
   readonly foundations: ReadonlyMap<number, Foundation>;
   readonly fill: Fill;
+  /** Whether its two ends are sewn to one another. */
+  readonly endsMeet: boolean;
 }
 
 /** Builds the fabric of a counted part. Rounds past `BOUNDS.partStitches` are left out. */
@@ -85,7 +87,7 @@ export function fabricOf({ part, rounds }: PartCount): Fabric {
     // "R4–R9: sc around. Change to white" changes once, after R9.
     builder.addRound(round.number < line.last ? withoutLastColour(line.items) : line.items, round);
   }
-  return builder.finish(fillOf(part));
+  return builder.finish(fillOf(part), endsMeetIn(part));
 }
 
 /** The items without changes of colour at their end, which are made for the next round. */
@@ -308,7 +310,7 @@ class FabricBuilder {
     return known >= 0 || this.limbs.length > MOST_LIMBS ? Math.max(0, known) : this.limbs.push(limb) - 1;
   }
 
-  finish(fill: Fill): Fabric {
+  finish(fill: Fill, endsMeet: boolean): Fabric {
     const actionCount = this.actionWork.length;
     this.roundStart[this.roundIndex] = this.row;
     this.roundAction[this.roundIndex] = actionCount;
@@ -336,6 +338,7 @@ class FabricBuilder {
       foundation: this.foundations.get(0) ?? null,
       foundations: this.foundations,
       fill,
+      endsMeet,
     };
   }
 }

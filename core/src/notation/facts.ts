@@ -29,7 +29,8 @@ export type Fact =
   /** 'none' where nothing is to be stuffed. */
   | { readonly is: 'stuffing'; readonly how: Firmness | 'none' }
   /** 'pressed flat' beside a stuffing of 'none': it lies in two layers. */
-  | { readonly is: 'face' | 'limb' | 'right side' | 'closing' | 'pressed flat' }
+  /** 'ends together': both ends of a tube are sewn to one another, so that it is a ring. */
+  | { readonly is: 'face' | 'limb' | 'right side' | 'closing' | 'pressed flat' | 'ends together' }
   | { readonly is: 'tail'; readonly mm: number | null }
   | { readonly is: 'thing'; readonly thing: Thing; readonly count: number | null; readonly mm: number | null }
   | { readonly is: 'marker'; readonly stitch: 'first' | 'last' }
@@ -84,7 +85,14 @@ function sentencesOf(tokens: readonly Token[]): Clause[][] {
 function factsOfSentence(clauses: readonly Clause[]): Fact[] {
   const all = clauses.flat();
   if (all.length === 0) return [];
-  return [...sizesIn(clauses, all), ...waysIn(clauses), ...markerIn(all), ...actsIn(clauses, all), ...thingsIn(clauses)];
+  return [
+    ...sizesIn(clauses, all),
+    ...waysIn(clauses),
+    ...markerIn(all),
+    ...endsIn(clauses),
+    ...actsIn(clauses, all),
+    ...thingsIn(clauses),
+  ];
 }
 
 const NOT: ReadonlySet<string> = new Set([
@@ -144,6 +152,16 @@ function firmnessIn(clauses: readonly Clause[]): Firmness {
 
 const ACTS = ['set', 'place', 'put', 'insert', 'add', 'attach', 'sew', 'glue', 'embroider', 'fix', 'position', 'secure'];
 const FACE = ['embroider', 'nose', 'mouth', 'face', 'cheeks', 'snout', 'lashes'];
+
+/** "Sew its two ends together", "join both ends to each other": not those of the yarn, which are woven in. */
+function endsIn(clauses: readonly Clause[]): Fact[] {
+  const meet = clauses.some((clause) => {
+    const verb = find(clause, 'sew', 'join', 'stitch');
+    if (verb < 0 || denied(clause, verb) || find(clause, 'ends') < verb) return false;
+    return has(clause, 'its', 'two', 'both') && has(clause, 'together', 'each') && !has(clause, 'yarn');
+  });
+  return meet ? [{ is: 'ends together' }] : [];
+}
 
 /** What is to be done at one time, the first kind that a sentence names. */
 function actsIn(clauses: readonly Clause[], all: Clause): Fact[] {
@@ -316,7 +334,7 @@ function numbersOf(words: Clause): { readonly count: number | null; readonly mm:
 const TELLING: ReadonlySet<string> = new Set([
   ...FACE,
   ...THINGS.keys(),
-  ...'eyes eye unstuffed flat attach sew join joined joining right leave tail fasten close draw fo finish rounds spiral spirals rows back marker markers mark pm hook hooks yarn weight'.split(
+  ...'eyes eye unstuffed flat attach sew join joined joining ends right leave tail fasten close draw fo finish rounds spiral spirals rows back marker markers mark pm hook hooks yarn weight'.split(
     ' ',
   ),
 ]);

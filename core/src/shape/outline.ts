@@ -1,6 +1,6 @@
 import { DRAWN_SHUT, roundLength, roundLengths, type Fabric } from '../fabric/index.js';
 import { roundHeights } from '../gauge/index.js';
-import { lieOf, type Lie } from './lie.js';
+import { isFlatLie, lieOf, type Lie } from './lie.js';
 
 /**
  * What a part begins on: a point (a ring drawn shut), a chain worked along both its sides, `straight` stitch widths from
@@ -22,6 +22,8 @@ export interface Outline {
   /** Whether the last round is drawn shut by its tail. */
   readonly shut: boolean;
   readonly lie: Lie;
+  /** Whether it is a tube whose ends are sewn to one another, so that it closes to a ring. */
+  readonly endsMeet: boolean;
 }
 
 /** An outline of rounds that follow one another from a ring; what is left out is single crochet, stuffed. */
@@ -34,6 +36,7 @@ export function plainOutline(counts: readonly number[], more: Partial<Outline> =
     start: { is: 'ring' },
     shut: isShut(counts, lie),
     lie,
+    endsMeet: false,
     ...more,
   };
 }
@@ -41,13 +44,16 @@ export function plainOutline(counts: readonly number[], more: Partial<Outline> =
 export function outlineOf(fabric: Fabric): Outline {
   const counts = roundLengths(fabric);
   const lie = lieOf(fabric);
+  const start = startOf(fabric);
+  const shut = isShut(counts, lie);
   return {
     counts,
     heights: roundHeights(fabric),
     below: belowOf(fabric),
-    start: startOf(fabric),
-    shut: isShut(counts, lie),
+    start,
+    shut,
     lie,
+    endsMeet: fabric.endsMeet && start.is === 'open' && !shut && !isFlatLie(lie),
   };
 }
 

@@ -6,6 +6,7 @@ import { scaleProfile, unitProfile } from './profile/profile.js';
 import { bodyToRelax } from './relaxed/body-shape.js';
 import { measureRelaxed } from './relaxed/measure-relaxed.js';
 import { profileOfRelaxed } from './relaxed/profile-of.js';
+import { asSewn } from './relaxed/ring-round.js';
 import type { Outcome } from './relaxed/relax.js';
 
 /** One part's shape, mm and mm³: by its rounds alone, and by every stitch relaxed with all that is joined to it. */
@@ -35,17 +36,16 @@ export function shapeReport({ parts }: Pick<PatternCount, 'parts'>, { width, hei
     if (!firsts) continue;
     const { net, relaxation } = bodyToRelax(figure, body, ratio);
     const outcome = relaxation.run(Number.MAX_SAFE_INTEGER);
+    const positions = asSewn(net, relaxation.positions);
     for (const [index, { piece, outline }] of net.pieces.entries()) {
       if (piece.copy > 0) continue;
       const counted = parts[piece.part]!;
       const flat = isFlatLie(outline.lie);
       const byRounds = scaleProfile(unitProfile(outline, ratio), width);
       // Flat work is as its rounds are, whatever the springs say of its folds.
-      const relaxed = flat
-        ? byRounds
-        : scaleProfile(profileOfRelaxed(net, index, relaxation.positions, outcome === 'settled'), width);
+      const relaxed = flat ? byRounds : scaleProfile(profileOfRelaxed(net, index, positions, outcome === 'settled'), width);
       const [one, two] = [openings(byRounds), openings(relaxed)];
-      const { corners, lean } = measureRelaxed(net, index, relaxation.positions);
+      const { corners, lean } = measureRelaxed(net, index, positions);
       reports.push({
         part: counted.part.name,
         copies: counted.part.copies,

@@ -9,7 +9,7 @@ const PIECES = 8;
  * Catmull-Rom spline, which makes no loops; Yuksel et al. 2011, from memory), which meets the middle line at a right angle
  * where its first or last point lies on it.
  */
-export function wishOf({ points, end, straight }: SketchOutline): Wish {
+export function wishOf({ points, end, straight, bend = 0 }: SketchOutline): Wish {
   const curve: WishPoint[] = [];
   for (let i = 0; i + 1 < points.length; i++) {
     const [a, b] = [points[i]!, points[i + 1]!];
@@ -20,7 +20,12 @@ export function wishOf({ points, end, straight }: SketchOutline): Wish {
   }
   const last = points.at(-1);
   if (last) curve.push({ r: last.r, z: last.z });
-  return { points: curve.map(({ r, z }) => ({ r: Math.max(0, r), z })), end, ...(straight > 0 ? { straight } : {}) };
+  return {
+    points: curve.map(({ r, z }) => ({ r: Math.max(0, r), z })),
+    end,
+    ...(straight > 0 ? { straight } : {}),
+    ...(bend > 0 && straight === 0 ? { bend } : {}),
+  };
 }
 
 /** On the axis the other half of the outline goes on; elsewhere it goes on as it came. */

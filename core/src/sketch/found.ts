@@ -13,6 +13,7 @@ import {
 import type { StitchSize } from '../gauge/index.js';
 import { wishOf } from './curve.js';
 import type { SketchPart } from './sketch.js';
+import type { Rounded } from './text.js';
 
 /** Rounds for a part of a sketch, and how they lie against what was drawn. */
 export interface Found {
@@ -21,6 +22,11 @@ export interface Found {
   readonly mended: readonly Mended[];
   readonly fit: RoundFit;
   readonly misfits: readonly Misfit[];
+}
+
+/** A part to be written, with the rounds found for it. */
+export function roundedOf(part: SketchPart, found: Found | null): Rounded {
+  return found ? { part, counts: found.fit.counts, bend: found.fit.bend } : { part, counts: null };
 }
 
 /** What a part is worked with. */

@@ -1,9 +1,11 @@
 export { longerBy, painted, withCount, withoutRound, withRound } from './by-hand.js';
 export { fewPoints, wishOf } from './curve.js';
-export { findRounds, firstFound, findSteps, type Found, type SketchGauge } from './found.js';
+export { findRounds, firstFound, findSteps, roundedOf, type Found, type SketchGauge } from './found.js';
 export { withPart } from './into-pattern.js';
 export { describeNotDrawn, partOf, type NotDrawn } from './of-part.js';
 export {
+  closesToRing,
+  isTube,
   outlineSize,
   plainPart,
   rimOf,

@@ -1,6 +1,8 @@
-import { fabricOf, roundColours, type PartCount } from '../fabric/index.js';
-import type { StitchSize } from '../gauge/index.js';
+import { SKETCH_BOUNDS } from '../bounds/index.js';
+import { fabricOf, roundColours, type Fabric, type PartCount } from '../fabric/index.js';
+import { heightOf, type StitchSize } from '../gauge/index.js';
 import { STITCH_NAMES } from '../notation/index.js';
+import { bendOfRound } from '../design/index.js';
 import { isFlatLie, outlineOf, ringsOf, scaleProfile, unitProfile } from '../shape/index.js';
 import { fewPoints } from './curve.js';
 import { SKETCH_STITCHES, type SketchColour, type SketchPart } from './sketch.js';
@@ -28,7 +30,7 @@ export function partOf(counted: PartCount, stitch: StitchSize, id: string): Sket
     id,
     name: counted.part.name,
     copies: counted.part.copies,
-    outline: { points, end: outline.shut ? 'shut' : 'open', straight },
+    outline: { points, end: outline.shut ? 'shut' : 'open', straight, bend: bendOf(fabric, stitch), ring: outline.endsMeet },
     counts: outline.counts.slice(0, profile.main),
     first: null,
     stuffed: outline.lie === 'stuffed',
@@ -37,6 +39,19 @@ export function partOf(counted: PartCount, stitch: StitchSize, id: string): Sket
     place: null,
     grows: null,
   };
+}
+
+/** How far the rounds of a part bend it, degrees. */
+function bendOf({ roundCount, roundStart, stitch }: Fabric, size: StitchSize): number {
+  let degrees = 0;
+  for (let round = 0; round < roundCount; round++) {
+    const names = stitch.slice(roundStart[round], roundStart[round + 1]);
+    degrees += bendOfRound(
+      [...names].map((name) => heightOf(STITCH_NAMES[name]!)),
+      size,
+    );
+  }
+  return Math.min(SKETCH_BOUNDS.bend, Math.round(degrees));
 }
 
 function coloursOf(names: readonly string[]): readonly SketchColour[] {

@@ -16,6 +16,10 @@ export interface SketchOutline {
   readonly end: End;
   /** How much longer than wide an oval is, mm; 0 where it is round. */
   readonly straight: number;
+  /** How far it bends, degrees; straight where it is left out. */
+  readonly bend?: number;
+  /** Whether both its open ends are sewn together. */
+  readonly ring?: boolean;
 }
 
 /** Stitches that a part of a sketch is worked in. */
@@ -113,6 +117,14 @@ export function standsAsDrawn({ points, straight }: SketchOutline, grows: Sketch
   if (straight > 0 || grows !== null) return true;
   return first !== undefined && second?.edge === true && Math.abs(second.z - first.z) < second.r / 4;
 }
+
+/** Whether an outline is open at both ends, so that they can be sewn to one another. */
+export function isTube({ points, end, straight }: SketchOutline): boolean {
+  return end === 'open' && straight === 0 && points.length > 1 && points[0]!.r > 0;
+}
+
+/** Whether its ends are sewn together: what is no tube stays as it is drawn. */
+export const closesToRing = (outline: SketchOutline): boolean => outline.ring === true && isTube(outline);
 
 /** Widest and tallest of an outline, mm. */
 export function outlineSize({ points, straight }: SketchOutline): { readonly across: number; readonly tall: number } {

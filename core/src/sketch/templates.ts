@@ -51,10 +51,16 @@ export const TEMPLATES: readonly Template[] = [
 
 /** A primitive as an outline with few points. */
 export function outlineOfPrimitive(shape: Primitive): SketchOutline {
-  const { points, end, straight = 0 } = primitive(shape);
+  const { points, end, straight = 0, bend = 0 } = primitive(shape);
   const few = fewPoints(points, 0.012 * Math.max(...points.map(({ r, z }) => Math.max(r, z))));
   // An egg and a drop are widest below, so their work starts at the tip.
-  return { end, straight, points: shape.is === 'egg' || shape.is === 'drop' ? upended(few) : few };
+  return {
+    end,
+    straight,
+    bend,
+    ring: shape.is === 'ring',
+    points: shape.is === 'egg' || shape.is === 'drop' ? upended(few) : few,
+  };
 }
 
 function upended(points: readonly SketchPoint[]): readonly SketchPoint[] {

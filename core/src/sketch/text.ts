@@ -1,12 +1,14 @@
 import { DRAWN_SHUT } from '../fabric/index.js';
 import { plural, printPlacing, type Join, type Named, type Placing, type Round } from '../notation/index.js';
-import { writePart } from '../design/index.js';
-import type { Sketch, SketchPart, SketchPlace } from './sketch.js';
+import { STRAIGHT, writePart, type Bend } from '../design/index.js';
+import { closesToRing, type Sketch, type SketchPart, type SketchPlace } from './sketch.js';
 
 /** A part with the counts of its rounds; null where none were found. */
 export interface Rounded {
   readonly part: SketchPart;
   readonly counts: readonly number[] | null;
+  /** Rounds that bend it; none where it is left out. */
+  readonly bend?: Bend;
 }
 
 /** Yarn that is left for sewing, cm (common practice: 20 to 30). */
@@ -24,7 +26,7 @@ export function sketchText(sketch: Pick<Sketch, 'name' | 'hookMm'>, parts: reado
   return (
     [
       head.join('\n'),
-      ...written.map((each) => partText(each.part, each.counts, written).join('\n')),
+      ...written.map((each) => partText(each, written).join('\n')),
       ...(makingUp.length > 0 ? [['## Put together', ...makingUp].join('\n')] : []),
       '',
     ]
@@ -50,7 +52,7 @@ function inOrder(parts: readonly Written[]): readonly Written[] {
 }
 
 /** A part with its heading, rounds and remarks. @param others what it may grow out of, or be grown out of */
-export function partText(part: SketchPart, counts: readonly number[], others: readonly Rounded[] = []): readonly string[] {
+export function partText({ part, counts, bend = STRAIGHT }: Written, others: readonly Rounded[] = []): readonly string[] {
   const heading = `## ${part.name}${part.copies > 1 ? ` (make ${part.copies})` : ''}`;
   const colours = [...part.colours].sort((a, b) => a.from - b.from).filter(({ from }) => from <= counts.length);
   const first = colours.find(({ from }) => from === 1);
@@ -63,6 +65,7 @@ export function partText(part: SketchPart, counts: readonly number[], others: re
     start: grown ?? (straight > 0 ? 'oval' : (points[0]?.r ?? 0) > 0 ? 'open' : 'ring'),
     colours: colours.filter(({ from }) => from > 1),
     edges: edgesOf(part, counts.length),
+    bends: bend.rounds,
     before: stuffingOf(part, counts),
   });
   const shut = end === 'shut' && counts.at(-1)! <= DRAWN_SHUT;
@@ -72,13 +75,17 @@ export function partText(part: SketchPart, counts: readonly number[], others: re
     : carries
       ? 'Fasten off; leave the yarn on the last one, it goes on.'
       : `Fasten off and leave ${TAIL} cm of yarn for sewing.`;
+  const bent = bend.rounds.size > 0 ? ['The taller half is the outer side of the bend.'] : [];
+  const meet = closesToRing(part.outline) ? ['Bend it round and sew its two ends together.'] : [];
   return [
     heading,
     ...(first ? [`With ${first.name}:`] : []),
     ...(grown ? [`Stuff the ${grown.pieces} before you join them.`] : []),
     ...lines,
     ...(part.stuffed ? [] : ['Do not stuff.']),
+    ...bent,
     tail,
+    ...meet,
   ];
 }
 

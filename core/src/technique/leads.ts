@@ -74,6 +74,7 @@ export function cardOfFact(fact: Fact): CardId | null {
     case 'face':
       return 'mouths and lashes';
     case 'limb':
+    case 'ends together':
       return 'sewing a round edge';
     case 'pressed flat':
       return 'sewing flat';

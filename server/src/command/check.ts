@@ -3,7 +3,6 @@ import { order, place } from './place-pattern.js';
 import { design } from './design-pattern.js';
 import { resize } from './resize-pattern.js';
 import { shape } from './shape-pattern.js';
-import { backup, checkData, restore } from './keep-data.js';
 
 /** The command by the name it was begun under: others call it there. */
 const USAGE = `Usage: lemniscus check FILE… [--json]    read patterns and count them
@@ -26,11 +25,14 @@ async function run([command, ...rest]: readonly string[]): Promise<number> {
   if (command === 'resize') return (await resize(rest)) ?? misused();
   if (command === 'place') return (await place(rest)) ?? misused();
   if (command === 'order') return (await order(rest)) ?? misused();
-  if (command === 'backup' && file !== undefined && rest.length === 1) return backup(file);
-  if (command === 'restore' && file !== undefined && rest.length === 1) return restore(file);
-  if (command === 'check-data' && rest.length === 0) return checkData();
+  // The database is loaded only where there is something to keep: it takes longer than reading a pattern.
+  if (command === 'backup' && file !== undefined && rest.length === 1) return (await keeping()).backup(file);
+  if (command === 'restore' && file !== undefined && rest.length === 1) return (await keeping()).restore(file);
+  if (command === 'check-data' && rest.length === 0) return (await keeping()).checkData();
   return misused();
 }
+
+const keeping = () => import('./keep-data.js');
 
 function misused(): number {
   console.error(USAGE);

@@ -1,5 +1,14 @@
 import { parseArgs } from 'node:util';
-import { fitRounds, LARGEST_MM, primitive, PRIMITIVES, writePart, type Primitive, type RoundFit } from '@lemniscus/core/design';
+import {
+  describeBend,
+  fitRounds,
+  LARGEST_MM,
+  primitive,
+  PRIMITIVES,
+  writePart,
+  type Primitive,
+  type RoundFit,
+} from '@lemniscus/core/design';
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { sizeOf } from './stitch-size.js';
 
@@ -40,12 +49,25 @@ export function design(args: readonly string[]): number | null {
       `A ${wished.is} of ${across} mm is smaller than its first rounds in this yarn. Take it larger, or thinner yarn.`,
     );
   const start = (wish.straight ?? 0) > 0 ? 'oval' : wish.points[0]!.r > 0 ? 'open' : 'ring';
-  const lines = writePart(fit.counts, { terms: 'US', start });
+  const lines = writePart(fit.counts, { terms: 'US', start, bends: fit.bend.rounds });
+  const words = wished.is === 'ring' ? [...lines, 'Bend it round and sew its two ends together.'] : lines;
   if (json)
     console.log(
-      JSON.stringify({ shape: wished, stitch: size, counts: fit.counts, off: fit.off, worst: fit.worst, lines }, null, 2),
+      JSON.stringify(
+        {
+          shape: wished,
+          stitch: size,
+          counts: fit.counts,
+          off: fit.off,
+          worst: fit.worst,
+          bends: fit.bend.degrees,
+          lines: words,
+        },
+        null,
+        2,
+      ),
     );
-  else process.stdout.write(forPeople(wished, size, fit, lines));
+  else process.stdout.write(forPeople(wished, size, fit, words));
   return 0;
 }
 
@@ -78,6 +100,7 @@ function forPeople({ is, across }: Primitive, { width, height }: StitchSize, fit
     ...lines,
     '',
     `Stitches of ${width.toFixed(2)} × ${height.toFixed(2)} mm (a model: yarn has the last word).`,
+    ...describeBend(fit.bend, fit.bend.degrees),
     `Stuffed it lies ${mm(fit.off)} mm from the wish on average, ${mm(fit.worst)} mm at most.`,
     '',
   ].join('\n');

@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { outlineSize, standsAsDrawn, wishOf, type SketchOutline } from '@lemniscus/core/sketch';
+import { closesToRing, outlineSize, standsAsDrawn, wishOf, type SketchOutline } from '@lemniscus/core/sketch';
 import { pathOf, type Sheet } from './paper-model';
 
 const WIDE = 72;
@@ -29,17 +29,17 @@ const MARGIN = 4;
 })
 export class OutlineTile {
   readonly outline = input.required<SketchOutline>();
-  /** Joined end to end: a ring, seen from above. */
-  readonly ring = input(false);
   protected readonly wide = WIDE;
   protected readonly high = HIGH;
 
   protected readonly path = computed(() => {
     const outline = this.outline();
     const { across, tall } = outlineSize(outline);
-    if (this.ring()) return ringPath(across / 2, tall);
+    // Joined end to end: a ring, seen from above.
+    if (closesToRing(outline)) return ringPath(across / 2, tall);
     // What lies flat is seen from above.
     if (tall < across / 50) return flatPath(across, across - outline.straight);
+    if (outline.bend) return bentPath(outline, outline.bend);
     const scale = Math.min((WIDE - 2 * MARGIN) / Math.max(across, 1), (HIGH - 2 * MARGIN) / Math.max(tall, 1));
     const half = (outline.straight * scale) / 2;
     const low = Math.min(...outline.points.map(({ z }) => z));
@@ -55,6 +55,25 @@ export class OutlineTile {
     const left = pathOf({ ...sheet, axis: WIDE / 2 - half }, [...points].reverse(), -1);
     return `${right}L${left.slice(1)}Z`;
   });
+}
+
+/** Bent, lying with its ends up: from above its two halves are no longer alike. */
+function bentPath(outline: SketchOutline, degrees: number): string {
+  const { points } = wishOf(outline);
+  const [low, high] = [Math.min(...points.map(({ z }) => z)), Math.max(...points.map(({ z }) => z))];
+  const bend = (degrees * Math.PI) / 180;
+  const radius = (high - low) / bend;
+  const bent = (r: number, z: number): readonly [number, number] => {
+    const turn = ((z - (low + high) / 2) / (high - low)) * bend;
+    return [(radius + r) * Math.sin(turn), (radius + r) * Math.cos(turn)];
+  };
+  const line = [...points.map(({ r, z }) => bent(r, z)), ...points.toReversed().map(({ r, z }) => bent(-r, z))];
+  const [xs, ys] = [line.map(([x]) => x), line.map(([, y]) => y)];
+  const [left, right, foot, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const scale = Math.min((WIDE - 2 * MARGIN) / (right - left), (HIGH - 2 * MARGIN) / (top - foot));
+  const at = ([x, y]: readonly [number, number]): string =>
+    `${(WIDE / 2 + (x - (left + right) / 2) * scale).toFixed(1)} ${(HIGH / 2 + (y - (foot + top) / 2) * scale).toFixed(1)}`;
+  return `M${line.map(at).join('L')}Z`;
 }
 
 /** A disc, or an oval with straight sides. */

@@ -12,7 +12,7 @@ import {
   afterNextRender,
 } from '@angular/core';
 import type { StitchSize } from '@lemniscus/core/gauge';
-import { wishOf, type SketchOutline, type SketchPart } from '@lemniscus/core/sketch';
+import { closesToRing, wishOf, type SketchOutline, type SketchPart } from '@lemniscus/core/sketch';
 import { yarnPaint } from '../drawing/yarn-colour';
 import {
   betweenPath,
@@ -59,6 +59,8 @@ export class Paper {
   /** The picture is moved instead of the points. */
   readonly movingPicture = input(false);
   /** The round that is looked at elsewhere, 0-based. */
+  /** Its outline before a step, while that is in sight. */
+  readonly before = input<SketchOutline | null>(null);
   readonly round = input<number | null>(null);
   readonly outlined = output<{ readonly outline: SketchOutline; readonly gesture: string | null }>();
   readonly rested = output();
@@ -120,9 +122,15 @@ export class Paper {
     }));
   });
 
+  protected readonly meets = computed(() => closesToRing(this.outline()));
   private readonly wish = computed(() => wishOf(this.outline()).points);
   protected readonly line = computed(() => pathOf(this.sheet(), this.wish()));
   protected readonly ghost = computed(() => pathOf(this.sheet(), this.wish(), -1));
+  /** As it was before the step just taken, both its halves. */
+  protected readonly was = computed(() => {
+    const before = this.before();
+    return before ? ([1, -1] as const).map((side) => pathOf(this.sheet(), wishOf(before).points, side)) : [];
+  });
   private readonly shape = computed(() => {
     const fit = this.found().found?.fit;
     return fit ? shapeOn(fit.profile, fit.lift) : [];

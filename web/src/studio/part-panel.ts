@@ -1,10 +1,12 @@
 import { Component, computed, inject, output } from '@angular/core';
-import { describeMended, describeMisfit, reshaped, type Reshape } from '@lemniscus/core/design';
+import { describeBend, describeMended, describeMisfit, reshaped, type Reshape } from '@lemniscus/core/design';
 import { hookNames, HOOKS, YARN_WEIGHTS } from '@lemniscus/core/gauge';
 import { STITCHES } from '@lemniscus/core/notation';
 import { measure } from '@lemniscus/core/shape';
 import {
+  closesToRing,
   fewPoints,
+  isTube,
   longerBy,
   outlineSize,
   rimOf,
@@ -70,7 +72,10 @@ export class PartPanel {
   protected readonly rounds = ROUNDS;
   protected readonly part = computed(() => this.desk.part()!);
   protected readonly size = computed(() => outlineSize(this.part().outline));
-  protected readonly round = (value: number): number => Math.round(value * 10) / 10;
+  protected readonly isTube = isTube;
+  protected readonly closesToRing = closesToRing;
+  /** As far as a field has room. */
+  protected readonly round = (value: number): number => (value >= 100 ? Math.round(value) : Math.round(value * 10) / 10);
 
   protected readonly told = computed(() => {
     const chosen = this.desk.chosen();
@@ -80,13 +85,26 @@ export class PartPanel {
     const { diameter, height } = measure(fit.profile);
     const { spread } = this.desk.gauge();
     const stitches = fit.counts.reduce((sum, each) => sum + each, 0);
+    const [wide, tall] = [this.lengths.range(diameter, spread.width), this.lengths.range(height, spread.height)];
+    const across = this.lengths.range(height / Math.PI + diameter, spread.height);
     return {
       fit: `On average ${fit.off.toFixed(1)} mm beside what is drawn`,
       rounds: `${fit.counts.length} rounds, ${stitches} stitches`,
-      size: `${this.lengths.range(diameter, spread.width)} wide, ${this.lengths.range(height, spread.height)} tall when stuffed`,
+      size: closesToRing(chosen.part.outline)
+        ? `A ring ${across} across and ${wide} thick when stuffed`
+        : `${wide} wide, ${tall} ${fit.bend.degrees > 0 ? 'along its middle' : 'tall'} when stuffed`,
+      bend: describeBend(fit.bend, found.wish.bend ?? 0),
       notes: [...mended.map(describeMended), ...misfits.map(describeMisfit)],
       first: chosen.first,
     };
+  });
+  /** What it was before a step, in a line. */
+  protected readonly before = computed(() => {
+    const before = this.desk.before();
+    if (!before) return null;
+    const { across, tall } = outlineSize(before.part.outline);
+    const rounds = before.rounds === null ? '' : `, ${before.rounds} rounds`;
+    return `Before: ${this.lengths.words(across)} wide, ${this.lengths.words(tall)} tall${rounds}`;
   });
   protected readonly takes = computed(() => {
     const { stitches, metres, hours } = this.desk.takes();
@@ -108,7 +126,7 @@ export class PartPanel {
     const { outline } = this.part();
     const wish = reshaped(wishOf(outline), how);
     const scale = Math.max(...wish.points.map(({ r, z }) => Math.max(r, z)));
-    this.outline({ ...outline, points: fewPoints(wish.points, 0.012 * scale) });
+    this.desk.step({ outline: { ...outline, points: fewPoints(wish.points, 0.012 * scale) }, counts: null });
   }
 
   protected longer(rounds: number): void {
@@ -118,20 +136,19 @@ export class PartPanel {
     const outline = stretched(this.part().outline, { tall: next });
     const { counts } = this.part();
     // Rounds that were set by hand, or are those of a make, stay: there are more of them where it is widest.
-    if (counts) this.desk.setPart({ outline, counts: longerBy(counts, rounds) });
-    else this.outline(outline);
+    this.desk.step({ outline, counts: counts && longerBy(counts, rounds) });
   }
 
   protected turnOver(): void {
-    this.outline(turnedOver(this.part().outline));
+    this.desk.step({ outline: turnedOver(this.part().outline), counts: null });
   }
 
   protected mirror(): void {
-    this.outline(mirroredUp(this.part().outline));
+    this.desk.step({ outline: mirroredUp(this.part().outline), counts: null });
   }
 
-  private outline(outline: SketchOutline): void {
-    this.desk.setOutline(outline);
+  protected outlineWith(change: Partial<SketchOutline>): SketchOutline {
+    return { ...this.part().outline, ...change };
   }
 
   protected setOval(straight: number): void {

@@ -9,6 +9,7 @@ import {
   firstFound,
   plainPart,
   rimOf,
+  roundedOf,
   sketchText,
   type Found,
   type Sketch,
@@ -20,6 +21,7 @@ import { debounce, timer } from 'rxjs';
 import { Designs } from '../data/follows/designs';
 import { Measurements } from '../data/owned/measurements';
 import { Sketches } from '../data/owned/sketches';
+import { keepUndo, undoOf } from './undo-store';
 
 /** Rounds that are known for a part as it is drawn. */
 export interface PartFound {
@@ -48,6 +50,7 @@ export class SketchDesk {
   private readonly future = signal<readonly Sketch[]>([]);
   /** What is being done without a pause is one step: a drag, a number that is held. */
   private readonly gesture = signal<string | null>(null);
+  private readonly stepped = signal<SketchPart | null>(null);
   private readonly known = signal<ReadonlyMap<string, Found | null>>(new Map());
 
   readonly sketch = this.open.asReadonly();
@@ -88,6 +91,12 @@ export class SketchDesk {
     return parts.map((part) => find(part, new Set([part.id])));
   });
   readonly chosen = computed(() => this.found().find(({ part }) => part === this.part()) ?? null);
+  /** The chosen part as it was before the step just taken, until anything else is changed. */
+  readonly before = computed(() => {
+    const part = this.stepped();
+    if (!part || part.id !== this.part()?.id) return null;
+    return { part, rounds: this.known().get(this.keyOf(part, this.chosen()?.rim ?? null))?.fit.counts.length ?? null };
+  });
   readonly looking = computed(() => this.best.state().going);
   readonly share = computed(() => this.best.state().share);
   private readonly refused = signal<string | null>(null);
@@ -144,8 +153,9 @@ export class SketchDesk {
 
   take(sketch: Sketch): void {
     this.open.set(sketch);
-    this.past.set([]);
+    this.past.set(undoOf(sketch));
     this.future.set([]);
+    this.stepped.set(null);
     this.chosenId.set(sketch.parts[0]?.id ?? null);
   }
 
@@ -164,6 +174,7 @@ export class SketchDesk {
     if (!before) return;
     // What nobody would keep is not made: it would be lost with the page.
     const kept = Kept.safeParse(next);
+    this.stepped.set(null);
     this.refused.set(kept.success ? null : `That is more than a sketch holds: ${kept.error.issues[0]!.message}`);
     if (!kept.success) {
       this.open.set({ ...before, parts: before.parts.map((part) => ({ ...part, outline: { ...part.outline } })) });
@@ -187,7 +198,9 @@ export class SketchDesk {
 
   private keep(): void {
     const sketch = this.open();
-    if (sketch) this.sketches.put(sketch);
+    if (!sketch) return;
+    this.sketches.put(sketch);
+    keepUndo(sketch, this.past());
   }
 
   undo(): void {
@@ -203,6 +216,7 @@ export class SketchDesk {
     const before = from().at(-1);
     const now = this.open();
     if (!before || !now) return;
+    this.stepped.set(null);
     from.update((all) => all.slice(0, -1));
     to.update((all) => [...all, now]);
     this.open.set({ ...before, at: this.sketches.now() });
@@ -219,6 +233,13 @@ export class SketchDesk {
     const sketch = this.open();
     if (!sketch) return;
     this.change({ ...sketch, parts: sketch.parts.map((part) => (part.id === id ? { ...part, ...change } : part)) }, gesture);
+  }
+
+  /** A step to another shape: what it was stays in sight beside what it is. */
+  step(change: Partial<SketchPart>): void {
+    const before = this.part();
+    this.setPart(change);
+    this.stepped.set(before);
   }
 
   /** Another outline: what was set by hand goes, as it was for another shape. */
@@ -268,6 +289,6 @@ function withoutPart(part: SketchPart, other: string): SketchPart {
 
 function textOf(sketch: Sketch | null, found: readonly PartFound[]): string {
   if (!sketch) return '';
-  const rounded = found.map((each) => ({ part: each.part, counts: each.found?.fit.counts ?? null }));
+  const rounded = found.map(({ part, found: known }) => roundedOf(part, known));
   return sketchText(sketch, rounded, yarnWeight(sketch.yarnWeight).name);
 }

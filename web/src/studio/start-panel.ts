@@ -28,8 +28,6 @@ export interface Begun {
 
 /** Sizes that shapes are offered in, mm: a hand holds them (our own choice). */
 const ACROSS = 60;
-/** Its ends are sewn together when it is done. */
-const RING = 'Ring of a tube';
 const SHAPES = [
   ['Ball', outlineOfPrimitive({ is: 'ball', across: ACROSS })],
   ['Egg', outlineOfPrimitive({ is: 'egg', across: 56, tall: 72 })],
@@ -37,10 +35,10 @@ const SHAPES = [
   ['Cone', outlineOfPrimitive({ is: 'cone', across: 44, tall: 56 })],
   ['Tube', outlineOfPrimitive({ is: 'tube', across: 26, tall: 70 })],
   ['Cup', outlineOfPrimitive({ is: 'cup', across: 60, tall: 44 })],
-  ['Bean', outlineOfPrimitive({ is: 'bean', across: 76, tall: 40 })],
+  ['Bean', outlineOfPrimitive({ is: 'bean', across: 92, tall: 36 })],
   ['Disc', outlineOfPrimitive({ is: 'disc', across: ACROSS })],
   ['Oval base', outlineOfPrimitive({ is: 'oval', across: 80, tall: 50 })],
-  [RING, outlineOfPrimitive({ is: 'ring', across: 84, tall: 24 })],
+  ['Ring of a tube', outlineOfPrimitive({ is: 'ring', across: 84, tall: 24 })],
 ] as const satisfies readonly (readonly [string, SketchOutline])[];
 
 /** What a part can begin from: nothing, a shape, one of our own bodies and heads, measurements, a part of a make. */
@@ -56,7 +54,6 @@ export class StartPanel {
   private readonly api = inject(MakeApi);
 
   protected readonly shapes = SHAPES;
-  protected readonly ring = RING;
   protected readonly templates = TEMPLATES;
   protected readonly across = signal<number | null>(70);
   protected readonly tall = signal<number | null>(90);

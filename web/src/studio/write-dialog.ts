@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import type { Make } from '@lemniscus/api';
 import { checkPattern } from '@lemniscus/core/fabric';
 import { read } from '@lemniscus/core/notation';
-import { partText, withPart } from '@lemniscus/core/sketch';
+import { partText, roundedOf, withPart } from '@lemniscus/core/sketch';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../controls/choice';
 import { Dialog } from '../controls/dialog';
@@ -52,8 +52,8 @@ export class WriteDialog {
   private readonly lines = computed(() => {
     const chosen = this.desk.chosen();
     if (!chosen?.found) return null;
-    const others = this.desk.found().map(({ part, found }) => ({ part, counts: found?.fit.counts ?? null }));
-    return partText(chosen.part, chosen.found.fit.counts, others);
+    const others = this.desk.found().map(({ part, found }) => roundedOf(part, found));
+    return partText({ part: chosen.part, ...chosen.found.fit }, others);
   });
   /** The text as it will be. */
   protected readonly text = computed(() => {

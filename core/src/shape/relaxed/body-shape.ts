@@ -5,6 +5,7 @@ import { measureRelaxed, type RelaxedMeasures } from './measure-relaxed.js';
 import { startPositions } from './place.js';
 import { posed, type Pose } from './pose.js';
 import { Relaxation, type Outcome } from './relax.js';
+import { asSewn } from './ring-round.js';
 import { skinNormals } from './skin.js';
 import { stitchFrames, type StitchFrames } from './stitch-frames.js';
 import { warmStart } from './warm-start.js';
@@ -60,7 +61,7 @@ export interface BodyPiece {
 
 /** The shape a body has now. */
 export function bodyShape({ net, relaxation }: BodyAtRest, pose: Pose): BodyShape {
-  const positions = posed(net, relaxation.positions, pose);
+  const positions = posed(net, asSewn(net, relaxation.positions), pose);
   return {
     outcome: relaxation.outcome,
     steps: relaxation.rest.steps,

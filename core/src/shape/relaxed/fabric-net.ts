@@ -241,11 +241,13 @@ class NetBuilder {
   }
 
   /** Draws the last round shut, and caps the rims that stay open where there is stuffing. */
-  private closeEnds({ piece, outline, tip, first, pressed }: NetPiece, walk: PieceWalk): void {
+  private closeEnds(net: NetPiece, walk: PieceWalk): void {
+    const { piece, outline, tip, first, pressed } = net;
     const { fabric } = piece;
     const last = fabric.roundCount - 1;
     if (last < 0 || isFlatLie(outline.lie)) return;
     const rim = walk.rim(walk.mainEnd()).map((row) => first + row);
+    if (isRing(this.pieces, net)) this.sewRound(net, rim);
     if (tip >= 0 && walk.mainEnd() === last) {
       const rest = ringRadius(rim.length, CHORD_SHUT);
       for (const [i, node] of rim.entries()) {
@@ -263,6 +265,24 @@ class NetBuilder {
     }
   }
 
+  /** The skin between the last round of a ring and the rim that its first hangs on, which is sewn to it: nothing presses there. */
+  private sewRound({ piece, first, angles }: NetPiece, rim: readonly number[]): void {
+    const places = Array.from({ length: piece.anchors }, (_, i) => first + piece.fabric.stitchCount + i);
+    const n = places.length;
+    if (n === 0) return;
+    const beside = (node: number): number => {
+      const turn = angles[node - first]! - (angles[0] ?? 0) - 0.5 / n;
+      return ((Math.round(turn * n) % n) + n) % n;
+    };
+    this.skin = this.outside;
+    for (const [i, node] of rim.entries()) {
+      const next = rim[(i + 1) % rim.length]!;
+      const [at, to] = [beside(node), beside(next)];
+      this.face(false, places[at]!, next, node);
+      for (let k = at; k !== to; k = (k + 1) % n) this.face(false, places[k]!, places[(k + 1) % n]!, next);
+    }
+  }
+
   /** Whether another piece is worked onto this one's open end. */
   private isJoined(piece: FigurePiece): boolean {
     const last = piece.first + piece.fabric.stitchCount - 1;
@@ -272,6 +292,9 @@ class NetBuilder {
     );
   }
 }
+
+/** Whether a piece is a tube that closes to a ring; one that other pieces hang on in their stitches stays a tube. */
+export const isRing = (pieces: readonly NetPiece[], { outline }: NetPiece): boolean => outline.endsMeet && pieces.length === 1;
 
 /** Index of both loops in LOOPS. */
 const BOTH = 0;

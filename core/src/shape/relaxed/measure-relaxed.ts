@@ -1,6 +1,6 @@
 import { cornersOf, type Corners } from './corners.js';
-import type { FabricNet } from './fabric-net.js';
-import { acrossOf, axisOf, facingOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
+import { isRing, type FabricNet } from './fabric-net.js';
+import { acrossOf, axisOf, axisOfRing, facingOf, reach, relaxedRings, type RelaxedRing } from './rings.js';
 import { add, cross, dot, lengthOf, minus, times, type Vector } from '../../vector/index.js';
 import { at } from './vector.js';
 
@@ -26,11 +26,10 @@ export function measureRelaxed(net: FabricNet, index: number, x: ArrayLike<numbe
   const piece = net.pieces[index]!;
   const rings = relaxedRings(piece, x);
   const ends = endsOf(net, index, x);
-  const axis = axisOf(
-    rings,
-    net.pieces[index]!.piece.anchors === 1 ? ends[0]! : null,
-    net.pieces[index]!.tip >= 0 ? ends.at(-1)! : null,
-  );
+  const ring = isRing(net.pieces, piece);
+  const axis = ring
+    ? axisOfRing(rings)
+    : axisOf(rings, piece.piece.anchors === 1 ? ends[0]! : null, piece.tip >= 0 ? ends.at(-1)! : null);
   const points = [...rings.flatMap((ring) => ring.points), ...ends];
   const [one, two] = widestWays(points, axis);
   const { area, volume } = skinOf(net, index, x, rings);
@@ -44,12 +43,12 @@ export function measureRelaxed(net: FabricNet, index: number, x: ArrayLike<numbe
     // A row is as wide as its stitches, not only from the middle of its first to that of its last.
     diameter: reach(points, one) + (net.pieces[index]!.outline.lie === 'rows' ? 1 : 0),
     second: flat ? 0 : reach(points, two),
-    height: reach(flat ? points : [...rings.map(({ centre }) => centre), ...ends], axis),
+    height: reach(flat || ring ? points : [...rings.map(({ centre }) => centre), ...ends], axis),
     area,
     volume,
     openings,
-    lean: flat ? 0 : lean,
-    corners: cornersOf(flat ? [] : rings),
+    lean: flat || ring ? 0 : lean,
+    corners: cornersOf(flat || ring ? [] : rings),
   };
 }
 
@@ -83,7 +82,8 @@ function skinOf(
   x: ArrayLike<number>,
   rings: readonly RelaxedRing[],
 ): { readonly area: number; readonly volume: number } {
-  const { piece, first, tip } = net.pieces[index]!;
+  const own = net.pieces[index]!;
+  const { piece, first, tip } = own;
   const end = first + piece.fabric.stitchCount + piece.anchors;
   const mine = (node: number): boolean => (node >= first && node < end) || node === tip;
   let [area, volume] = [0, 0];
@@ -96,7 +96,7 @@ function skinOf(
     volume += dot(minus(a, from), normal) / 6;
   }
   if (net.planar) return { area, volume: 0 };
-  const rim = tip < 0 ? rings.at(-1) : undefined;
+  const rim = tip < 0 && !isRing(net.pieces, own) ? rings.at(-1) : undefined;
   return { area, volume: Math.max(0, volume + (rim ? capVolume(rim, from) : 0)) };
 }
 

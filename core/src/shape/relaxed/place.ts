@@ -4,7 +4,7 @@ import type { FabricNet, NetPiece } from './fabric-net.js';
 import { bringTogether } from './bring-together.js';
 import { SPIRAL } from './piece-walk.js';
 import { seeded } from '../../random/index.js';
-import { set, TURN, LAYER } from './placing.js';
+import { LAYER, set, TURN } from './placing.js';
 
 /**
  * Where the nodes of a body begin, stitch widths, three coordinates a node: y along the axis from a part's start to its end,

@@ -1,6 +1,6 @@
 import { isFlatLie } from '../lie.js';
-import type { FabricNet } from './fabric-net.js';
-import { axisOf, relaxedRings } from './rings.js';
+import { isRing, type FabricNet } from './fabric-net.js';
+import { axisOf, axisOfRing, relaxedRings } from './rings.js';
 import { add, cross, dot, mean, minus, times, unit, type Vector } from '../../vector/index.js';
 import { at } from './vector.js';
 
@@ -56,7 +56,7 @@ function axesOf(net: FabricNet, x: ArrayLike<number>, upright: boolean, front: n
   const piece = net.pieces[mainPiece(net)]!;
   const rings = relaxedRings(piece, x);
   const tip = piece.tip >= 0 ? at(x, piece.tip) : null;
-  const along = axisOf(rings, null, tip);
+  const along = isRing(net.pieces, piece) ? axisOfRing(rings) : axisOf(rings, null, tip);
   const up = upright ? along : times(along, -1);
   // An oval with no face is seen from its broad side: it begins at one of its ends.
   const share = front === null && piece.outline.start.is === 'chain' ? 0.25 : 0.5;

@@ -1,9 +1,9 @@
 import type { Profile } from '../profile/profile.js';
 import { mainRounds } from '../profile/net.js';
-import type { FabricNet, NetPiece } from './fabric-net.js';
+import { isRing, type FabricNet, type NetPiece } from './fabric-net.js';
 import { measureRelaxed, widestWays } from './measure-relaxed.js';
 import { axisOf, reach, relaxedRings, ringNormal, type RelaxedRing } from './rings.js';
-import { dot, lengthOf, mean, type Vector } from '../../vector/index.js';
+import { dot, lengthOf, mean, minus, type Vector } from '../../vector/index.js';
 import { at } from './vector.js';
 
 /**
@@ -21,11 +21,15 @@ export function profileOfRelaxed(net: FabricNet, index: number, x: ArrayLike<num
   const foot = dot(start, axis);
   const n = outline.counts.length;
   const [r, s, z] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
-  for (const ring of rings) {
-    const { half, straight } = widthsOf(ring, axis, outline.start.is === 'chain');
-    r[ring.round] = half;
-    s[ring.round] = straight;
-    z[ring.round] = dot(ring.centre, axis) - foot;
+  const ring = isRing(net.pieces, piece);
+  let along = 0;
+  for (const [i, each] of rings.entries()) {
+    if (i > 0) along += lengthOf(minus(each.centre, rings[i - 1]!.centre));
+    const { half, straight } = widthsOf(each, axis, outline.start.is === 'chain');
+    r[each.round] = half;
+    s[each.round] = straight;
+    // A ring is as high as it is long, as its tube was.
+    z[each.round] = ring ? along : dot(each.centre, axis) - foot;
   }
   return {
     r,

@@ -61,6 +61,12 @@ function closed(stitches: readonly Vector[], climb: Vector, growth: number): Vec
   return points;
 }
 
+/** Across the plane that the middles of the rounds of a ring lie in: the way the work goes round it is to the left seen from there. */
+export function axisOfRing(rings: readonly RelaxedRing[]): Vector {
+  const middles = rings.map(({ centre }) => centre);
+  return unit(ringNormal({ points: middles, centre: mean(middles) }), [0, 1, 0]);
+}
+
 /** The direction a piece grows in, from its start to its end: the points there, or the middles of its first and last rounds. */
 export function axisOf(rings: readonly RelaxedRing[], start: Vector | null, end: Vector | null): Vector {
   const [first, last] = [start ?? rings[0]?.centre, end ?? rings.at(-1)?.centre];
@@ -74,7 +80,7 @@ export function facingOf(rings: readonly RelaxedRing[]): Vector {
 }
 
 /** Across the plane of a ring, as long as twice its area. */
-export function ringNormal({ points, centre }: RelaxedRing): Vector {
+export function ringNormal({ points, centre }: Pick<RelaxedRing, 'points' | 'centre'>): Vector {
   let normal: Vector = [0, 0, 0];
   for (const [i, point] of points.entries())
     normal = add(normal, cross(minus(points[(i + 1) % points.length]!, centre), minus(point, centre)));
