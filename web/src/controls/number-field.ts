@@ -39,6 +39,7 @@ import { readNumber, type NumberBounds } from './read-number';
     }
     input {
       width: 100%;
+      padding-inline: var(--field-padding, 11px);
       font-size: 18px;
     }
     input[aria-invalid] {

@@ -7,6 +7,7 @@ import { ThemeToggle } from './theme-toggle';
 @Component({
   selector: 'lem-page-header',
   imports: [LoopMark, RouterLink, ThemeToggle],
+  host: { '[class.brief]': 'brief()' },
   template: `
     <a routerLink="/" aria-label="Back to the shelf"><lem-loop-mark /></a>
     <h1>{{ name() }}</h1>
@@ -54,9 +55,15 @@ import { ThemeToggle } from './theme-toggle';
       h1 {
         font-size: 18px;
       }
+      :host(.brief) h1 {
+        position: absolute;
+        clip-path: inset(50%);
+      }
     }
   `,
 })
 export class PageHeader {
   readonly name = input.required<string>();
+  /** On a phone the page’s name gives its room to that of what is open. */
+  readonly brief = input(false);
 }
