@@ -131,7 +131,11 @@ export class SketchDesk {
       untracked(() => {
         const mine = this.open();
         const theirs = mine && listed.find(({ id }) => id === mine.id);
-        if (theirs && theirs.at > mine.at && !this.dragging()) this.open.set(theirs);
+        if (!theirs || theirs.at <= mine.at || this.dragging()) return;
+        this.open.set(theirs);
+        // What this device kept of the list may be older than the sketch: its way back comes with it.
+        const back = undoOf(theirs);
+        if (back.length > 0) this.past.set(back);
       });
     });
   }

@@ -172,35 +172,41 @@ class NetBuilder {
 
   private addRound(net: NetPiece, walk: PieceWalk, round: number, layers: readonly (number | null)[]): void {
     const { fabric } = net.piece;
+    const give = this.giveOf(net);
     const shut = net.outline.shut && round === fabric.roundCount - 1;
     for (let row = fabric.roundStart[round]!; row < fabric.roundStart[round + 1]!; row++) {
       const node = net.first + row;
       const under = walk.under(row);
       const height = this.ratio * Math.max(LEAST_WALL, heightOf(STITCH_NAMES[fabric.stitch[row]!]!));
       for (const [index, below] of under.entries())
-        this.spring(node, below, leaningRest(height, walk.stands(row), walk.leans(row, index), this.give), 1);
+        this.spring(node, below, leaningRest(height, walk.stands(row), walk.leans(row, index), give), 1);
       if (layers[0] === null) for (let k = 1; k < under.length; k++) this.face(walk.back(round), node, under[k]!, under[k - 1]!);
       const next = walk.next(row);
       if (next < 0) continue;
       this.spring(node, net.first + next, shut ? CHORD_SHUT : 1, 1);
-      for (const layer of layers) this.addBetween(walk, row, next, height, layer);
+      for (const layer of layers) this.addBetween(walk, row, next, { height, give, layer });
     }
     this.closeStart(net, round);
-    if (!net.pressed && !isFlatLie(net.outline.lie)) this.stiffen(net, round);
+    if (!net.pressed && !isFlatLie(net.outline.lie)) this.stiffen(net, walk, round);
+  }
+
+  /** Without stuffing nothing draws the work into corners: its stitches lie as in the plane. */
+  private giveOf({ pressed }: NetPiece): number {
+    return pressed ? this.give : 1;
   }
 
   /**
    * Without stuffing the fabric holds itself up: across its rounds it stays straight, but for a fold in one loop, and along
    * a round it keeps to its circle; an oval is left to bend.
    */
-  private stiffen({ piece: { fabric }, first }: NetPiece, round: number): void {
+  private stiffen({ piece: { fabric }, first }: NetPiece, walk: PieceWalk, round: number): void {
     const [from, end] = [fabric.roundStart[round]!, fabric.roundStart[round + 1]!];
-    const curve = 2 - 2 * Math.cos((2 * Math.PI) / Math.max(3, end - from));
+    const curve = 2 * Math.sin(Math.PI / Math.max(3, end - from));
     for (let row = from; row < end; row++) {
       const parent = fabric.firstParent[row]!;
       const grand = parent < 0 ? -1 : fabric.firstParent[parent]!;
       if (grand >= 0 && fabric.loop[row] === BOTH && fabric.loop[parent] === BOTH)
-        this.bend(first + row, first + parent, first + grand, 0);
+        this.bend(first + row, first + parent, first + grand, Math.abs(walk.leans(row, 0) - walk.leans(parent, 0)));
       const round12 = end - from >= FEWEST_BENT && row + 2 < end;
       if (round12 && !fabric.foundation) this.bend(first + row, first + row + 1, first + row + 2, curve);
     }
@@ -218,15 +224,20 @@ class NetBuilder {
   }
 
   /** The field between a stitch and the next: its two diagonals and its skin; over the second of two layers seen from behind. */
-  private addBetween(walk: PieceWalk, row: number, next: number, height: number, layer: number | null): void {
+  private addBetween(
+    walk: PieceWalk,
+    row: number,
+    next: number,
+    { height, give, layer }: { readonly height: number; readonly give: number; readonly layer: number | null },
+  ): void {
     const first = walk.first;
     const way = walk.between(row, next, layer);
     const [a, b] = [way[0], way.at(-1)];
     if (a === undefined || b === undefined) return;
     if (a !== b) {
-      const [ahead, behind] = [1 - walk.leansOnFirst(next), 1 + walk.leansOnLast(row)];
-      this.spring(first + row, b, leaningRest(height, 1, ahead, this.give), SHEAR);
-      this.spring(first + next, a, leaningRest(height, 1, behind, this.give), SHEAR);
+      const [ahead, behind] = [walk.nearer(next) - walk.leansOnFirst(next), walk.nearer(row) + walk.leansOnLast(row)];
+      this.spring(first + row, b, leaningRest(height, walk.nearer(next), ahead, give), SHEAR);
+      this.spring(first + next, a, leaningRest(height, walk.nearer(row), behind, give), SHEAR);
     }
     const back = walk.back(walk.roundOf(row)) !== (layer === 1);
     if (!walk.closes(row, next)) this.face(back, first + row, first + next, b);

@@ -47,7 +47,15 @@ export class PieceWalk {
 
   /** How far a stitch stands aside of what it hangs on when it shares it, or joins it with others: half a stitch or none. */
   stands(row: number): number {
-    return this.aside[row]!;
+    return this.aside[row]! * this.nearer(row);
+  }
+
+  nearer(row: number): number {
+    const { fabric } = this.net.piece;
+    if (fabric.parentCount[row] === 0) return 1;
+    const [round, below] = [fabric.round[row]!, fabric.round[fabric.firstParent[row]!]!];
+    const n = (k: number): number => fabric.roundStart[k + 1]! - fabric.roundStart[k]!;
+    return Math.sqrt(n(below) / n(round));
   }
 
   leansOnFirst(row: number): number {
@@ -67,7 +75,7 @@ export class PieceWalk {
     if (fabric.parentCount[row] === 0 || parent < 0) return this.aside[row]!;
     const turn = angles[row]! - angles[parent]!;
     const round = fabric.round[row]!;
-    return (turn - Math.round(turn)) * (fabric.roundStart[round + 1]! - fabric.roundStart[round]!);
+    return (turn - Math.round(turn)) * (fabric.roundStart[round + 1]! - fabric.roundStart[round]!) * this.nearer(row);
   }
 
   /** The stitch after this one along the work, or the first of the round where it closes to a ring; −1 at a row's end. */

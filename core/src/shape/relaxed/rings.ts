@@ -1,6 +1,7 @@
 import type { NetPiece } from './fabric-net.js';
 import { SPIRAL } from './piece-walk.js';
 import { add, cross, dot, lengthOf, mean, minus, times, unit, type Vector } from '../../vector/index.js';
+import { TURN } from './placing.js';
 import { at } from './vector.js';
 
 /** One round of a relaxed piece as a closed ring: a spiral's climb along it is taken out. */
@@ -67,11 +68,17 @@ export function axisOfRing(rings: readonly RelaxedRing[]): Vector {
   return unit(ringNormal({ points: middles, centre: mean(middles) }), [0, 1, 0]);
 }
 
+/** Less of its radius between its ends, and a piece lies rather than stands (our own estimate). */
+const LYING = 0.35;
+
 /** The direction a piece grows in, from its start to its end: the points there, or the middles of its first and last rounds. */
 export function axisOf(rings: readonly RelaxedRing[], start: Vector | null, end: Vector | null): Vector {
   const [first, last] = [start ?? rings[0]?.centre, end ?? rings.at(-1)?.centre];
   if (!first || !last) return [0, 1, 0];
-  return unit(minus(last, first), facingOf(rings));
+  const [way, facing] = [minus(last, first), facingOf(rings)];
+  // The rounds of a disc lie in one another: the way between their middles is no direction.
+  const girth = Math.max(...rings.map((ring) => ring.girth));
+  return lengthOf(way) < (LYING * girth) / TURN ? facing : unit(way, facing);
 }
 
 /** Where the rounds face, on average: across their planes, towards the end of the work. */
