@@ -120,7 +120,7 @@ export const CONSTANTS = {
   ),
   'squeeze of a spring': row(0.1, '', 0.02, 0.3, 'found by trying', 'how much it resists being squeezed beside being stretched'),
   'bending of the fabric': row(
-    0.03,
+    0.1,
     '',
     0,
     0.5,

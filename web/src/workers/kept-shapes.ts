@@ -46,7 +46,7 @@ export class KeptShapes {
   private async open(): Promise<IDBPDatabase> {
     const database = await openDB(NAME, 1, { upgrade: (fresh) => void fresh.createObjectStore('shapes', { keyPath: 'key' }) });
     const keys = await database.getAllKeys('shapes');
-    const others = keys.filter((key) => keys.length > MOST || !String(key).startsWith(`${this.model} `));
+    const others = keys.filter((key) => keys.length > MOST || (typeof key === 'string' && !key.startsWith(`${this.model} `)));
     if (others.length > 0) {
       const gone = database.transaction('shapes', 'readwrite');
       await Promise.all([...others.map((key) => gone.store.delete(key)), gone.done]);

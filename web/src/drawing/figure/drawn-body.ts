@@ -21,6 +21,7 @@ import {
 } from 'three';
 import type { Stance } from '@lemniscus/core/assembly';
 import type { FigureBody, FigureEye, FigureMarks } from './figure-body';
+import { farMaterial, farSurface, paintFar, stitchesOfTriangles } from './far-surface';
 import { COARSE, FINE, stitchForm, type StitchForm } from './stitch-forms';
 import { liningMaterial, litColour, yarnMaterial, type YarnLook } from './yarn-material';
 
@@ -41,7 +42,10 @@ export class DrawnBody {
   /** What is set into it, in the order it was given. */
   eyes: readonly Group[] = [];
   private readonly figure = new Group();
-  private stitchAt: ReadonlyMap<number, number> | null = null;
+  /** Its skin with pictures of stitches, once it was seen from afar. */
+  private far: Mesh<BufferGeometry, MeshStandardMaterial> | null = null;
+  private ofTriangle: Int32Array | null = null;
+  private marks: FigureMarks = { lit: new Set(), wrong: new Set() };
   private readonly shape: BodyShape;
   private readonly mirrored: boolean;
   private readonly painted: readonly Color[];
@@ -66,20 +70,28 @@ export class DrawnBody {
     this.group.add(this.figure);
     if (stance) this.stand(stance);
     else this.group.add(shadeUnder(shape));
-    this.mark({ lit: new Set(), wrong: new Set() });
+    this.mark(this.marks);
   }
 
-  mark({ lit, wrong }: FigureMarks): void {
-    const colour = new Color();
+  mark(marks: FigureMarks): void {
+    this.marks = marks;
     for (const { mesh, stitches } of this.meshes) {
-      for (const [instance, stitch] of stitches.entries()) {
-        colour.copy(this.painted[this.shape.stitches.colour[stitch]!] ?? LIT);
-        if (wrong.has(stitch)) colour.lerp(WRONG, 0.75);
-        else if (lit.has(stitch)) colour.lerp(LIT, 0.7);
-        mesh.setColorAt(instance, colour);
-      }
+      for (const [instance, stitch] of stitches.entries()) mesh.setColorAt(instance, this.colourOf(stitch));
       if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
     }
+    if (this.far) paintFar(this.far.geometry, this.triangles(), this.colourOf);
+  }
+
+  private readonly seen = new Color();
+  private readonly colourOf = (stitch: number): Color => {
+    const { lit, wrong } = this.marks;
+    this.seen.copy(this.painted[this.shape.stitches.colour[stitch]!] ?? LIT);
+    if (wrong.has(stitch)) return this.seen.lerp(WRONG, 0.75);
+    return lit.has(stitch) ? this.seen.lerp(LIT, 0.7) : this.seen;
+  };
+
+  private triangles(): Int32Array {
+    return (this.ofTriangle ??= stitchesOfTriangles(this.shape));
   }
 
   /** Height above the table, in the unit of the scene. */
@@ -111,16 +123,19 @@ export class DrawnBody {
 
   /** The stitch of a triangle of its surface, or null. */
   stitchOfFace(face: number): number | null {
-    this.stitchAt ??= new Map(Array.from(this.shape.stitches.node, (node, i) => [node, i] as const));
-    for (let corner = 0; corner < 3; corner++) {
-      const stitch = this.stitchAt.get(this.shape.triangles[3 * face + corner]!);
-      if (stitch !== undefined) return stitch;
-    }
-    return null;
+    const stitch = this.triangles()[face] ?? -1;
+    return stitch < 0 ? null : stitch;
   }
 
   setCoarse(coarse: boolean): void {
     for (const { mesh } of this.meshes) mesh.visible = !coarse;
+    if (coarse && !this.far) {
+      this.far = new Mesh(farSurface(this.shape), farMaterial());
+      this.far.receiveShadow = true;
+      this.figure.add(this.far);
+      this.mark(this.marks);
+    }
+    if (this.far) this.far.visible = coarse;
   }
 
   dispose(): void {
@@ -129,6 +144,9 @@ export class DrawnBody {
       mesh.dispose();
     }
     this.lining.geometry.dispose();
+    this.far?.geometry.dispose();
+    this.far?.material.map?.dispose();
+    this.far?.material.dispose();
   }
 
   private addStitches(look: YarnLook): void {

@@ -19,6 +19,8 @@ import type { FigureBody, FigureMarks, Held, Picked } from './figure-body';
 import type { FigureView } from './figure-view';
 
 const FOV = 16;
+/** Stitches of fewer pixels are a picture on the surface (our own estimate). */
+const SEEN_PIXELS = 3.5;
 
 /** Figures on the worktable, drawn with WebGL. Throws where there is none. */
 export class FigureScene {
@@ -96,18 +98,20 @@ export class FigureScene {
   }
 
   /**
-   * Draws it. While it moves on a slow device the lining alone is shown. Several bodies each turn about themselves, so that
+   * Draws it. While it moves on a slow device, and where stitches are smaller than can be seen, their picture on the surface
+   * is shown. Several bodies each turn about themselves, so that
    * none hides another; a single one is walked around.
    */
   draw(view: FigureView, coarse = false): void {
     const several = this.bodies.length > 1 && !this.together;
     this.renderer.shadowMap.autoUpdate = !coarse;
+    const distance = this.distance(view);
+    const pixels = this.host.clientHeight / (2 * distance * Math.tan((this.camera.fov * Math.PI) / 360));
     for (const body of this.bodies) {
-      body.setCoarse(coarse);
+      body.setCoarse(coarse || pixels * body.group.scale.y < SEEN_PIXELS);
       if (!this.together) body.group.rotation.y = several ? -view.turn : 0;
     }
     const turn = several ? 0 : view.turn;
-    const distance = this.distance(view);
     const level = Math.cos(view.tip) * distance;
     const { position } = this.camera;
     position.set(level * Math.sin(turn), this.middle + Math.sin(view.tip) * distance, level * Math.cos(turn));

@@ -71,7 +71,7 @@ export function yarnMaterial(look: YarnLook): MeshStandardMaterial {
   });
 }
 
-/** What lies behind the stitches, so that nothing shows through; alone, it is the figure from afar. */
+/** What lies behind the stitches, so that nothing shows through. */
 export function liningMaterial(): MeshStandardMaterial {
   return new MeshStandardMaterial({ vertexColors: true, roughness: 1, side: DoubleSide });
 }
