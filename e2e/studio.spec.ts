@@ -388,3 +388,61 @@ test('what is more than a sketch holds is not made, and said; what was there sta
   await page.reload();
   await expect(page.locator('#part-tall')).toHaveValue('950');
 });
+
+test.describe('with a server that goes away', () => {
+  test.use({ alone: true });
+
+  test('what is drawn meanwhile is kept, and sent by whichever screen opens next', async ({ app, page, context }) => {
+    await beginWith(page, app, 'Egg');
+    await page.getByLabel('Name of the sketch').fill('Pebble');
+    await page.getByLabel('Name of the sketch').blur();
+    await expectAllSent(page);
+    const kept = async (): Promise<[string, number][]> => {
+      const answer = (await (await page.request.get(`${app.url}/api/sketches`)).json()) as {
+        sketch: { name: string; parts: { outline: { points: { r: number }[] } }[] };
+      }[];
+      return answer.map(({ sketch }) => [sketch.name, Math.max(...(sketch.parts[0]?.outline.points ?? []).map(({ r }) => r))]);
+    };
+    await expect.poll(kept).toContainEqual(['Pebble', 28]);
+    await app.stop();
+    // Drawing, finding rounds and going back take no server.
+    await page.locator('#part-across').fill('70');
+    await page.locator('#part-across').blur();
+    await settled(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.locator('#part-across')).toHaveValue('56');
+    await page.getByRole('button', { name: 'Do it again' }).click();
+    await expect(page.locator('#part-across')).toHaveValue('70');
+    await page.getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('button', { name: 'Ball', exact: true }).click();
+    await settled(page);
+    await page.close();
+    await app.start();
+    const other = await context.newPage();
+    await other.goto(`${app.url}/basket`);
+    await expect.poll(kept, { timeout: 15_000 }).toContainEqual(['Pebble', 35]);
+  });
+
+  test('two windows on one sketch: what is done in one stands in the other, and nobody is asked', async ({
+    app,
+    page,
+    context,
+  }) => {
+    await beginWith(page, app, 'Ball');
+    await expectAllSent(page);
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(other.locator('#part-across')).toHaveValue('60');
+    await page.locator('#part-across').fill('48');
+    await page.locator('#part-across').blur();
+    await expectAllSent(page);
+    await other.bringToFront();
+    await other.reload();
+    await expect(other.locator('#part-across')).toHaveValue('48');
+    await other.getByRole('button', { name: 'Taller' }).click();
+    await expect(other.locator('#part-tall')).toHaveValue('70');
+    await expectAllSent(other);
+    await page.reload();
+    await expect(page.locator('#part-tall')).toHaveValue('70');
+  });
+});

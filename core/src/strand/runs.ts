@@ -138,9 +138,12 @@ function cuts(sides: Uint8Array): readonly (readonly [number, number])[] {
   for (let i = 0; i < sides.length; i++) {
     if (sides[i] === 0) continue;
     if (known >= 0 && sides[i] !== sides[known]) {
-      const cut = Math.ceil((known + i) / 2);
-      ranges.push([first, cut - 1]);
-      first = cut;
+      // One point is no run: the last of a strand stays with the one before it.
+      const cut = Math.min(Math.ceil((known + i) / 2), sides.length - 2);
+      if (cut > first) {
+        ranges.push([first, cut - 1]);
+        first = cut;
+      }
     }
     known = i;
   }

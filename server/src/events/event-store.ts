@@ -21,6 +21,9 @@ interface StoredEvent {
   why: RipReason | null;
 }
 
+/** An event just stored, and the last of its make before it. */
+type AddedEvent = StoredEvent & { readonly before: number | null };
+
 function toEvent({ id, piece, at, kind, event, detail, zone, why, ...place }: StoredEvent): MakerEvent {
   const common = { id, piece, at, ...(zone === null ? {} : { zone }) };
   if (kind === 'reached') return { ...common, kind, ...(why === null ? {} : { why }), ...reachedOf(place, detail) };
@@ -38,7 +41,10 @@ function reachedOf(
   return { ...position, line, nth, follows, ...(runs === null ? {} : { runs: Runs.parse(JSON.parse(runs)) }) };
 }
 
-/** One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite. */
+/**
+ * One statement for a whole batch, so it is committed whole or not at all; `where true` keeps `on conflict` readable to SQLite.
+ * Each new row tells the one of its make that was there before it.
+ */
 const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, line, nth, follows, event, detail, zone, why)
   select value ->> 'id', ?, value ->> 'piece', value ->> 'at', value ->> 'kind', value ->> 'round', value ->> 'action',
     case when value ->> 'kind' = 'reached' then value ->> 'line' end,
@@ -49,7 +55,8 @@ const APPEND = `insert into event (id, make_id, piece, at, kind, round, action, 
     value ->> 'zone',
     case when value ->> 'kind' = 'reached' then value ->> 'why' end
   from json_each(?) where true order by key
-  on conflict (id) do nothing returning *`;
+  on conflict (id) do nothing
+  returning *, (select max(sequence) from event as e where e.make_id = event.make_id and e.sequence < event.sequence) as before`;
 
 /**
  * Appends events in their order; those already there (by id) are passed over. Answers once they are committed, with those
@@ -62,22 +69,14 @@ export async function appendEvents(em: EntityManager, make: string, events: read
   const first = added[0];
   const last = added.at(-1);
   if (!first || !last) return null;
-  const [before] = await em
-    .getConnection()
-    .execute<{ last: number | null }[]>(
-      'select max(sequence) as last from event where make_id = ? and sequence < ?',
-      [make, first.sequence],
-      'all',
-      em.getTransactionContext(),
-    );
-  return { after: before?.last ?? 0, events: added.map(toEvent), last: last.sequence };
+  return { after: first.before ?? 0, events: added.map(toEvent), last: last.sequence };
 }
 
-async function append(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<StoredEvent[]> {
+async function append(em: EntityManager, make: string, events: readonly MakerEvent[]): Promise<AddedEvent[]> {
   try {
     const rows = await em
       .getConnection()
-      .execute<StoredEvent[]>(APPEND, [make, JSON.stringify(events)], 'all', em.getTransactionContext());
+      .execute<AddedEvent[]>(APPEND, [make, JSON.stringify(events)], 'all', em.getTransactionContext());
     return rows.sort((a, b) => a.sequence - b.sequence);
   } catch (error) {
     if (isForeignKeyError(error)) throw new Problem('not-found', 'There is no such make to add these steps to.');

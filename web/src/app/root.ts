@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterOutlet } from '@angular/router';
 import { SwUpdate } from '@angular/service-worker';
 import { filter, map } from 'rxjs';
+import { EverythingSent } from '../data/follows/everything-sent';
 import { NavigationTrouble } from './navigation-trouble';
 import { Server } from '../data/server/server';
 import { ThemeService } from '../data/device/theme';
@@ -63,6 +64,7 @@ export class Root {
 
   constructor() {
     inject(ThemeService);
+    inject(EverythingSent);
   }
 
   protected reload(): void {

@@ -8,7 +8,6 @@ import { EmptyState } from '../controls/empty-state';
 import { MakeApi } from '../data/server/make-api';
 import { forgetLastWorked } from '../data/device/last-worked';
 import { isThisMachine } from '../data/device/this-machine';
-import { EverythingSent } from '../data/follows/everything-sent';
 import { ShelfList } from '../data/follows/shelf-list';
 import { KeptAnswers } from '../data/sync/kept-answers';
 import { Outbox } from '../data/sync/outbox';
@@ -43,7 +42,6 @@ export class Shelf {
   private readonly outbox = inject(Outbox);
   private readonly keepSafe = viewChild.required(KeepSafe);
   protected readonly here = isThisMachine();
-  protected readonly sent = inject(EverythingSent);
 
   protected readonly stale = inject(KeptAnswers).stale;
   protected readonly makes = signal<readonly ShelvedMake[] | null>(null);
