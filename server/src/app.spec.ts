@@ -50,6 +50,7 @@ describe('the served application', () => {
     expect(policy).toContain("script-src 'self'");
     expect(policy).toContain("default-src 'self'");
     expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).toContain("require-trusted-types-for 'script'");
     expect(policy).not.toContain('upgrade-insecure-requests');
   });
 

@@ -54,6 +54,9 @@ export function createApp(database: Database, web: string, { live = new LiveMake
           workerSrc: ["'self'"],
           frameAncestors: ["'none'"],
           formAction: ["'self'"],
+          // What is set as HTML or loaded as a script goes through one of these, where a browser knows them.
+          requireTrustedTypesFor: ["'script'"],
+          trustedTypes: ['angular', 'angular#bundler', 'lemniscus', 'default'],
           upgradeInsecureRequests: null,
         },
       },

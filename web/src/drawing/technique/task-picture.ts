@@ -4,6 +4,7 @@ import type { DrawnStrand } from '@lemniscus/core/drawn';
 import type { Task } from '@lemniscus/core/practice';
 import { yarnPaint } from '../yarn-colour';
 import { onPicture, paintMarks, paintRuns, PICTURE_WIDTH } from './strand-paint';
+import { paintInto } from '../painted';
 
 /** A piece to be read, as it looks from outside: what is asked is hidden in it, and some of its stitches can be pressed. */
 @Component({
@@ -47,7 +48,7 @@ export class TaskPicture {
       const [, , width, height] = picture.view;
       const marks = paintMarks(this.explained() ? [...picture.marks, ...why.marks] : picture.marks, picture, this.way());
       const tall = Math.round((PICTURE_WIDTH * height) / width);
-      this.host.innerHTML = `<svg viewBox="0 0 ${PICTURE_WIDTH} ${tall}">${this.painted()}${marks}<g class="spots"></g></svg>`;
+      paintInto(this.host, `<svg viewBox="0 0 ${PICTURE_WIDTH} ${tall}">${this.painted()}${marks}<g class="spots"></g></svg>`);
       this.showSpots();
     });
     effect(() => this.showSpots());
@@ -61,7 +62,7 @@ export class TaskPicture {
     const open = ask.is === 'spots' && !this.explained();
     const radius = (0.44 * PICTURE_WIDTH) / picture.view[2];
     const kept = document.activeElement?.getAttribute('data-stitch') ?? null;
-    spots.innerHTML = (ask.is === 'spots' ? ask.spots : [])
+    const circles = (ask.is === 'spots' ? ask.spots : [])
       .map(({ stitch, at }, i) => {
         const [x, y] = onPicture(at, picture, this.way());
         const on = this.chosen().includes(stitch);
@@ -69,6 +70,7 @@ export class TaskPicture {
         return `<circle data-stitch="${stitch}" class="spot${on ? ' on' : ''}" ${open ? named : ''} cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="${radius.toFixed(1)}"/>`;
       })
       .join('');
+    paintInto(spots, circles);
     if (kept && open) this.host.querySelector<SVGElement>(`[data-stitch="${kept}"]`)?.focus();
   }
 

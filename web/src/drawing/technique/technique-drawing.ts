@@ -3,6 +3,7 @@ import { knotsBetween, runsOf } from '@lemniscus/core/strand';
 import type { Drawing, DrawnStrand, Frame } from '@lemniscus/core/drawn';
 import { yarnPaint } from '../yarn-colour';
 import { paintMarks, paintRuns, PICTURE_WIDTH } from './strand-paint';
+import { paintInto } from '../painted';
 
 /** Nearer than this to a picture, what is written on it shows. */
 const AT_REST = 0.02;
@@ -34,7 +35,7 @@ export class TechniqueDrawing {
       const { content, height } = this.picture();
       const label = this.label();
       const named = label ? `role="img" aria-label="${label}"` : 'aria-hidden="true"';
-      host.innerHTML = `<svg viewBox="0 0 ${PICTURE_WIDTH} ${height}" ${named}>${content}</svg>`;
+      paintInto(host, `<svg viewBox="0 0 ${PICTURE_WIDTH} ${height}" ${named}>${content}</svg>`);
     });
   }
 }
