@@ -26,8 +26,7 @@ async function download(page: Page, kind: string): Promise<Buffer> {
   return readFile(await file.path());
 }
 
-// Drawn in software, every pixel takes its time.
-test.use({ fresh: true, inTheRound: true, launchOptions: launchOptions(true), viewport: { width: 1024, height: 680 } });
+test.use({ fresh: true, inTheRound: true, launchOptions: launchOptions(true) });
 
 test('a stitch clicked on the shape finds its line, and a changed count changes the shape', async ({ app, page }) => {
   await openStage(page, app, await putMake(page, app, BUOY), 'pattern');
