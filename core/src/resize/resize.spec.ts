@@ -157,6 +157,24 @@ describe('a pattern resized', () => {
     expect(wing.is === 'rounds' && (wing.last - wing.first + 1) / after!.rounds.length).toBeCloseTo(10 / 31, 1);
   });
 
+  it.each([
+    ['leave 30 cm of yarn for sewing', 2, 'leave 60 cm of yarn for sewing'],
+    ['leave a 12 in tail', 1.5, 'leave a 18 in tail'],
+    ['leave 300 mm for sewing', 2, 'leave 600 mm for sewing'],
+    // A tail that sews is no shorter than one can sew with; one that is only hidden stays.
+    ['leave 25 cm of yarn for sewing', 0.6, 'leave 20 cm of yarn for sewing'],
+    ['leave a 15 cm tail', 2, 'leave a 15 cm tail'],
+    ['leave 30 cm of yarn for sewing', 1, 'leave 30 cm of yarn for sewing'],
+  ])('“%s” becomes, %d times as large, “%s”', (words, by, longer) => {
+    const text = `## Arm\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R9: sc around (12)\nFasten off, ${words}.\n`;
+    const [, , centimetres] = /(\d+) (cm|in|mm)/.exec(longer)!;
+    expect(made(text, by).text).toMatch(new RegExp(longer.replace(/\d+/, '\\d+')));
+    const [was, now] = [longer, made(text, by).text].map((each) => Number(/leave (?:a )?(\d+)/.exec(each)![1]));
+    // Rounds are whole, so an edge is only nearly so much longer.
+    expect(Math.abs(now! - was!)).toBeLessThanOrEqual(centimetres === 'cm' ? 5 : centimetres === 'mm' ? 20 : 1);
+    if (by === 1 || words.includes('15 cm')) expect(now).toBe(was);
+  });
+
   it('of a pattern in one long line, or none at all, is counted too', () => {
     for (const text of [
       'Ball: R1: 6 sc in ring (6). R2: inc x6 (12). R3: sc around (12). R4: dec x6 (6).',

@@ -50,12 +50,16 @@ export class PieceWalk {
     return this.aside[row]! * this.nearer(row);
   }
 
+  /**
+   * A step along a stitch's round, seen half-way between that round and the one below (their geometric mean): in a growing disc
+   * the lower is shorter, and what leans there leans less far.
+   */
   nearer(row: number): number {
     const { fabric } = this.net.piece;
     if (fabric.parentCount[row] === 0) return 1;
     const [round, below] = [fabric.round[row]!, fabric.round[fabric.firstParent[row]!]!];
-    const n = (k: number): number => fabric.roundStart[k + 1]! - fabric.roundStart[k]!;
-    return Math.sqrt(n(below) / n(round));
+    const lengthOf = (k: number): number => fabric.roundStart[k + 1]! - fabric.roundStart[k]!;
+    return Math.sqrt(lengthOf(below) / lengthOf(round));
   }
 
   leansOnFirst(row: number): number {
