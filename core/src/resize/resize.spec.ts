@@ -160,7 +160,7 @@ describe('a pattern resized', () => {
   it.each([
     ['leave 30 cm of yarn for sewing', 2, 'leave 60 cm of yarn for sewing'],
     ['leave a 12 in tail', 1.5, 'leave a 18 in tail'],
-    ['leave 300 mm for sewing', 2, 'leave 600 mm for sewing'],
+    ['leave a 300 mm tail', 2, 'leave a 600 mm tail'],
     // A tail that sews is no shorter than one can sew with; one that is only hidden stays.
     ['leave 25 cm of yarn for sewing', 0.6, 'leave 20 cm of yarn for sewing'],
     ['leave a 15 cm tail', 2, 'leave a 15 cm tail'],
