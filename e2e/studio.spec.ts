@@ -243,6 +243,13 @@ test('a bean bends by half of its rounds, a tube closes to a ring, and what is w
   await page.getByRole('button', { name: 'Ring of a tube', exact: true }).last().click();
   await settled(page);
   await expect(page.getByLabel('Ends sewn together')).toBeChecked();
+  await page.getByRole('button', { name: 'Part', exact: true }).click();
+  await page.getByRole('button', { name: 'Choose a part of a make' }).click();
+  await choose(page, '#start-make', 'Bean in a ring');
+  await page.getByRole('button', { name: 'Bean', exact: true }).last().click();
+  await settled(page);
+  await expect(page.locator('#part-bend')).toHaveValue(/^2\d$/);
+  await expect(panel).toContainText('single crochet');
 });
 
 test('a step shows what was before it, and can be gone back on after a reload', async ({ app, page }) => {

@@ -16,4 +16,4 @@ export {
 } from './wish.js';
 export { describeMisfit, misfits, type Misfit, type MisfitReason } from './misfit.js';
 export { describeMended, nearestWish, type Mended } from './nearest.js';
-export { writePart, writeRounds, type PartWriting } from './write.js';
+export { SEWN_ROUND, writePart, writeRounds, type PartWriting } from './write.js';

@@ -69,6 +69,9 @@ export function writePart(counts: readonly number[], writing: PartWriting): read
   return lines;
 }
 
+/** What is said of a tube that closes to a ring, in words that are read again as that. */
+export const SEWN_ROUND = 'Bend it round and sew its two ends together.';
+
 /** A round that bends what it is in: half of it in a taller stitch. */
 const halves = (count: number, worked: StitchName, taller: StitchName): readonly Item[] => [
   { ...PLAIN, stitch: worked, count: Math.ceil(count / 2) },

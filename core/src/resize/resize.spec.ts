@@ -167,11 +167,11 @@ describe('a pattern resized', () => {
     ['leave 30 cm of yarn for sewing', 1, 'leave 30 cm of yarn for sewing'],
   ])('“%s” becomes, %d times as large, “%s”', (words, by, longer) => {
     const text = `## Arm\nR1: 6 sc in ring (6)\nR2: inc x 6 (12)\nR3-R9: sc around (12)\nFasten off, ${words}.\n`;
-    const [, , centimetres] = /(\d+) (cm|in|mm)/.exec(longer)!;
+    const [, , unit] = /(\d+) (cm|in|mm)/.exec(longer)!;
     expect(made(text, by).text).toMatch(new RegExp(longer.replace(/\d+/, '\\d+')));
     const [was, now] = [longer, made(text, by).text].map((each) => Number(/leave (?:a )?(\d+)/.exec(each)![1]));
     // Rounds are whole, so an edge is only nearly so much longer.
-    expect(Math.abs(now! - was!)).toBeLessThanOrEqual(centimetres === 'cm' ? 5 : centimetres === 'mm' ? 20 : 1);
+    expect(Math.abs(now! - was!)).toBeLessThanOrEqual(unit === 'cm' ? 5 : unit === 'mm' ? 20 : 1);
     if (by === 1 || words.includes('15 cm')) expect(now).toBe(was);
   });
 

@@ -5,7 +5,7 @@ import { STITCH_NAMES } from '../notation/index.js';
 import { bendOfRound } from '../design/index.js';
 import { isFlatLie, outlineOf, ringsOf, scaleProfile, unitProfile } from '../shape/index.js';
 import { fewPoints } from './curve.js';
-import { SKETCH_STITCHES, type SketchColour, type SketchPart } from './sketch.js';
+import { SKETCH_STITCHES, type SketchColour, type SketchPart, type SketchStitch } from './sketch.js';
 
 /** Why a part of a pattern cannot be drawn as an outline. */
 export type NotDrawn = 'no rounds' | 'worked in rows' | 'from other pieces';
@@ -34,11 +34,17 @@ export function partOf(counted: PartCount, stitch: StitchSize, id: string): Sket
     counts: outline.counts.slice(0, profile.main),
     first: null,
     stuffed: outline.lie === 'stuffed',
-    worked: SKETCH_STITCHES.find((name) => name === STITCH_NAMES[fabric.stitch[fabric.stitchCount >> 1]!]) ?? 'sc',
+    worked: workedIn(fabric),
     colours: coloursOf(roundColours(fabric)),
     place: null,
     grows: null,
   };
+}
+
+/** What most of its stitches are: in a part that bends some are taller. */
+function workedIn({ stitch }: Fabric): SketchStitch {
+  const times = (name: SketchStitch): number => stitch.reduce((sum, each) => sum + Number(STITCH_NAMES[each] === name), 0);
+  return SKETCH_STITCHES.reduce((most, name) => (times(name) > times(most) ? name : most));
 }
 
 /** How far the rounds of a part bend it, degrees. */

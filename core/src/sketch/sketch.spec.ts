@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nearestWish, PRIMITIVES, wishProblems } from '../design/index.js';
+import { bendRounds, nearestWish, PRIMITIVES, wishProblems } from '../design/index.js';
 import { checkPattern, fabricOf, figureFabric, roundColours } from '../fabric/index.js';
 import { read } from '../notation/index.js';
 import { measure } from '../shape/index.js';
@@ -47,7 +47,7 @@ describe('a template', () => {
     (_name, { outline }) => {
       const found = findRounds(part('Body', outline), GAUGE)!;
       expect(found.mended).toEqual([]);
-      // An oval's ends are less sure: its rounds grow by whole ends only; and stuffing rounds the foot of what stands.
+      // An oval is less sure: its rounds grow at its ends alone; and stuffing rounds the foot of what stands.
       const stands = outline.points.some(({ edge }) => edge);
       expect(found.fit.off).toBeLessThan(outline.straight > 0 ? 2.5 : stands ? 1.6 : 1.2);
       const text = sketchText(
@@ -247,6 +247,30 @@ describe('a part of a pattern', () => {
     const kite = countOf(demo.find((text) => text.includes('# Signal kite'))!);
     expect(partOf(kite.parts[0]!, GAUGE.stitch, 'x')).toBe('worked in rows');
   });
+
+  it.each([
+    [24, 10],
+    [24, 20],
+    [18, 13],
+  ])(
+    'that bends, of %i stitches and %i bent rounds, comes back in the stitch it is worked in, and bent as far',
+    (widest, long) => {
+      const up = Array.from({ length: widest / 6 }, (_, i) => 6 * (i + 1));
+      const counts = [...up, ...Array<number>(long).fill(widest), ...up.toReversed().slice(1)];
+      const bend = bendRounds(counts, 40, GAUGE.stitch);
+      const bean = part('Bean', TEMPLATES[0]!.outline);
+      const drawn = partOf(
+        countOf(sketchText({ name: 'x', hookMm: 3.5 }, [{ part: bean, counts, bend }], 'Medium')).parts[0]!,
+        GAUGE.stitch,
+        'x',
+      );
+      if (typeof drawn === 'string') throw new Error(drawn);
+      expect(drawn.worked).toBe('sc');
+      expect(drawn.counts).toEqual(counts);
+      // Rounded to a degree.
+      expect(Math.abs(drawn.outline.bend! - bend.degrees)).toBeLessThan(2);
+    },
+  );
 
   it('takes the place of another, or comes after all, and leaves every other word alone', () => {
     const puffin = demo.find((text) => text.includes('# Harbour puffin'))!;

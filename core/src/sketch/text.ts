@@ -1,6 +1,6 @@
 import { DRAWN_SHUT } from '../fabric/index.js';
 import { plural, printPlacing, type Join, type Named, type Placing, type Round } from '../notation/index.js';
-import { STRAIGHT, writePart, type Bend } from '../design/index.js';
+import { SEWN_ROUND, STRAIGHT, writePart, type Bend } from '../design/index.js';
 import { closesToRing, type Sketch, type SketchPart, type SketchPlace } from './sketch.js';
 
 /** A part with the counts of its rounds; null where none were found. */
@@ -76,7 +76,7 @@ export function partText({ part, counts, bend = STRAIGHT }: Written, others: rea
       ? 'Fasten off; leave the yarn on the last one, it goes on.'
       : `Fasten off and leave ${TAIL} cm of yarn for sewing.`;
   const bent = bend.rounds.size > 0 ? ['The taller half is the outer side of the bend.'] : [];
-  const meet = closesToRing(part.outline) ? ['Bend it round and sew its two ends together.'] : [];
+  const meet = closesToRing(part.outline) ? [SEWN_ROUND] : [];
   return [
     heading,
     ...(first ? [`With ${first.name}:`] : []),

@@ -5,6 +5,7 @@ import {
   LARGEST_MM,
   primitive,
   PRIMITIVES,
+  SEWN_ROUND,
   writePart,
   type Primitive,
   type RoundFit,
@@ -50,7 +51,7 @@ export function design(args: readonly string[]): number | null {
     );
   const start = (wish.straight ?? 0) > 0 ? 'oval' : wish.points[0]!.r > 0 ? 'open' : 'ring';
   const lines = writePart(fit.counts, { terms: 'US', start, bends: fit.bend.rounds });
-  const words = wished.is === 'ring' ? [...lines, 'Bend it round and sew its two ends together.'] : lines;
+  const words = wished.is === 'ring' ? [...lines, SEWN_ROUND] : lines;
   if (json)
     console.log(
       JSON.stringify(
