@@ -110,8 +110,8 @@ export const test = base.extend<Options & { app: App }, Worker>({
     async ({ browser }, use) => {
       const context = await browser.newContext({ viewport: VIEWPORT, reducedMotion: 'reduce', serviceWorkers: 'block' });
       await seenFromTheSide(context);
+      // It goes with the browser, which is killed where it will not close; a context alone is waited for.
       await use(context);
-      await context.close();
     },
     { scope: 'worker' },
   ],
