@@ -7,6 +7,7 @@ import { backupRoutes } from './backup/backup-routes.js';
 import { yarnRoutes } from './basket/yarn-routes.js';
 import type { Database } from './database/open.js';
 import { eventRoutes } from './events/event-routes.js';
+import type { FoldAfter } from './folds/fold-after.js';
 import { foldRoutes } from './folds/fold-routes.js';
 import { answerProblems, Problem } from './http/problem.js';
 import { homeDoor, type HomeDoor } from './home/home-door.js';
@@ -31,6 +32,8 @@ const PAIR_PAGES = fileURLToPath(new URL('../pages/pair', import.meta.url));
 /** What is behind a door: this machine's, which knows of the one for the house, or that one. */
 interface Behind {
   readonly live?: LiveMakes;
+  /** What folds makes after something was added to them; without it they are folded when they are asked for. */
+  readonly folds?: FoldAfter | null;
   /** The door to the house, as this machine's knows of it. */
   readonly home?: () => HomeDoor | null;
   /** The door this is for; this machine's where it is left out. */
@@ -38,7 +41,11 @@ interface Behind {
 }
 
 /** The API under /api, and the built web application for everything else. */
-export function createApp(database: Database, web: string, { live = new LiveMakes(), home, door }: Behind = {}): Express {
+export function createApp(
+  database: Database,
+  web: string,
+  { live = new LiveMakes(), folds = null, home, door }: Behind = {},
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -69,7 +76,10 @@ export function createApp(database: Database, web: string, { live = new LiveMake
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   if (home) app.use('/api/home', homeRoutes(database, live, home));
   app.use('/api', foldRoutes(database));
-  app.use('/api/makes/:id/events', eventRoutes(database, live));
+  app.use(
+    '/api/makes/:id/events',
+    eventRoutes(database, live, (make) => folds?.added(make)),
+  );
   app.use('/api/makes', makeRoutes(database, live));
   app.use('/api/yarns', yarnRoutes(database));
   app.use('/api/backup', backupRoutes(database));

@@ -6,7 +6,8 @@ import { createApp } from './app.js';
 import { copyOfTheDay } from './database/copies.js';
 import { openDatabase } from './database/open.js';
 import { openHome } from './home/open-home.js';
-import { foldAhead } from './folds/shelf.js';
+import { FoldAfter } from './folds/fold-after.js';
+import { listMakes } from './makes/make-store.js';
 import { LiveMakes } from './live/live-makes.js';
 import { readSettings } from './settings.js';
 import { seedDemo } from './seed.js';
@@ -24,19 +25,20 @@ async function main(): Promise<void> {
   copy();
   setInterval(copy, HOUR_MS).unref();
   const live = new LiveMakes();
+  const folds = new FoldAfter(database);
   const web = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
   const house = settings.home
     ? await openHome(settings.data, settings.home.addresses, settings.home.port, (door) =>
-        createApp(database, web, { live, door }),
+        createApp(database, web, { live, folds, door }),
       )
     : null;
-  const server = createServer(createApp(database, web, { live, home: () => house?.door ?? null }));
+  const server = createServer(createApp(database, web, { live, folds, home: () => house?.door ?? null }));
   server.listen(settings.port, HOST);
   await once(server, 'listening');
   console.log(`Lemniscus is at http://${HOST}:${(server.address() as AddressInfo).port}`);
   if (house) console.log(`In the house: ${house.door.addresses().join(', ')}. The code is shown under Devices.`);
 
-  foldAhead(database.em.fork()).catch((error: unknown) => console.error(error));
+  for (const { id } of await listMakes(database.em.fork())) folds.added(id);
 
   let stopping = false;
   const stop = async (): Promise<void> => {
@@ -51,6 +53,7 @@ async function main(): Promise<void> {
     const late = setTimeout(() => servers.forEach((each) => each.closeAllConnections()), 3_000);
     await closed;
     clearTimeout(late);
+    await folds.close();
     await database.close();
   };
   process.once('SIGINT', () => void stop());

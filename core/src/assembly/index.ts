@@ -4,9 +4,9 @@ export { featuresNamed, featuresOf, type Feature, type Features, type Said } fro
 export { finishingOf, finishWords, type Finish } from './finishing.js';
 export { fitProblems, overlapOf } from './fit.js';
 export { orderOf, type Because, type Order, type OrderProblem, type PieceAt, type Step, type Wait } from './order.js';
-export type { Pin, Place, Places } from './place.js';
+export type { Pin, Place, PlaceOptions, Places, PutElsewhere } from './place.js';
 export { keyOf } from './column.js';
-export { placesOf, type PlaceOptions, type PutElsewhere } from './placer.js';
+export { placesOf } from './placer.js';
 export { describeProblem, type Problem } from './problem.js';
 export { bestOrder } from './schedule.js';
 export { numberOfRound, roundNumbered, shortWay, stitchesAt, turnsAfter, wallOf, type MadePiece, type Wall } from './wall.js';

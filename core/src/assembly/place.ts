@@ -1,7 +1,9 @@
+import type { StitchSize } from '../gauge/index.js';
 import type { Join, Tip } from '../notation/index.js';
+import type { Lean } from '../spacing/index.js';
 import type { Feature } from './feature.js';
 import type { Problem } from './problem.js';
-import type { Wall } from './wall.js';
+import type { MadePiece, Wall } from './wall.js';
 
 /** One hole or stitch that a pin goes through. */
 export interface Pin {
@@ -46,6 +48,9 @@ export interface Place {
   readonly across: number | null;
 }
 
+/** The rounds of its host that it sits at. */
+export type Heights = Pick<Place, 'first' | 'last' | 'gap'>;
+
 /** Every place of a make, and what is wrong with them. */
 export interface Places {
   readonly features: readonly Feature[];
@@ -54,4 +59,23 @@ export interface Places {
   /** The front of each host with something on it, turns, by "part/copy". */
   readonly fronts: ReadonlyMap<string, number>;
   readonly walls: ReadonlyMap<string, Wall>;
+}
+
+export interface PlaceOptions {
+  /** A copy of a part as it was made, 1-based; null for one there is not. */
+  readonly made: (part: number, copy: number) => MadePiece | null;
+  readonly lean: Lean;
+  readonly hand: 'right' | 'left';
+  readonly stitch: StitchSize;
+  /** Diameter of the eyes, mm. */
+  readonly eyeMm: number;
+  /** Where the maker put a copy of a feature, if not where the pattern says. */
+  readonly put?: (feature: Feature, copy: number) => PutElsewhere | null;
+}
+
+/** By the number of the round: in the hole behind so many stitches from its start, or in the stitch after them. */
+export interface PutElsewhere {
+  readonly round: number;
+  readonly after: number;
+  readonly inside: boolean;
 }

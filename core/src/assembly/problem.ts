@@ -1,4 +1,5 @@
 import type { Severity, Span } from '../notation/index.js';
+import type { Feature } from './feature.js';
 
 /** What is wrong with a place, or worth a look, as facts; `describeProblem` makes the sentence. */
 export type Problem = {
@@ -33,6 +34,10 @@ export type Problem = {
   /** Sewn to stitches of the wall that another is sewn to. */
   | { readonly code: 'shares-stitches'; readonly other: string; readonly stitches: number }
 );
+
+/** A problem but for the feature that has it. */
+type Untold = { [K in Problem['code']]: Omit<Extract<Problem, { code: K }>, 'feature' | 'name' | 'span'> }[Problem['code']];
+export type Tell = (feature: Feature, problem: Untold) => void;
 
 const mm = (value: number): string => `${Math.max(1, Math.round(value))} mm`;
 const half = (value: number): string =>

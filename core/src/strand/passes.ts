@@ -1,4 +1,7 @@
-import { cross, dot, mean, minus, type Vector } from '../vector/index.js';
+import { add, cross, dot, mean, minus, times, type Vector } from '../vector/index.js';
+
+/** The surface's tip lies a little beside the loop's middle, so that a strand through the very middle has one side of it. */
+const BESIDE = [1e-7, 3e-8] as const;
 
 /**
  * How often a strand passes through a loop: crossings of the strand's pieces with the surface that is spanned between the
@@ -9,24 +12,31 @@ import { cross, dot, mean, minus, type Vector } from '../vector/index.js';
 export function passes(strand: readonly Vector[], loop: readonly Vector[]): number {
   if (loop.length < 3) return 0;
   const middle = mean(loop);
+  const tip = BESIDE.reduce((at, share, i) => add(at, times(minus(loop[i]!, middle), share)), middle);
+  const spokes = loop.map((corner) => minus(corner, tip));
   let count = 0;
   for (let i = 0; i + 1 < strand.length; i++)
-    for (let k = 0; k < loop.length; k++)
-      if (pierces(strand[i]!, strand[i + 1]!, middle, loop[k]!, loop[(k + 1) % loop.length]!)) count++;
+    count += crossings(minus(strand[i]!, tip), minus(strand[i + 1]!, strand[i]!), spokes);
   return count;
 }
 
-/** Whether the line from `from` to `to` goes through the triangle (Möller and Trumbore's test, from memory). */
-function pierces(from: Vector, to: Vector, a: Vector, b: Vector, c: Vector): boolean {
-  const way = minus(to, from);
-  const [ab, ac] = [minus(b, a), minus(c, a)];
-  const h = cross(way, ac);
-  const slant = dot(ab, h);
-  if (Math.abs(slant) < 1e-12) return false;
-  const s = minus(from, a);
-  const u = dot(s, h) / slant;
-  const q = cross(s, ab);
-  const v = dot(way, q) / slant;
-  const t = dot(ac, q) / slant;
-  return u >= 0 && v >= 0 && u + v <= 1 && t >= 0 && t < 1;
+/**
+ * How many triangles between neighbouring spokes are pierced on the way (after Möller and Trumbore's test, from memory). On
+ * which side the way passes a spoke is found once for both its triangles: what meets it is in one of them.
+ */
+function crossings(from: Vector, way: Vector, spokes: readonly Vector[]): number {
+  const turn = cross(from, way);
+  const sides = spokes.map((spoke) => dot(spoke, turn));
+  let count = 0;
+  for (let k = 0; k < spokes.length; k++) {
+    const next = (k + 1) % spokes.length;
+    if (sides[k]! >= 0 === sides[next]! >= 0) continue;
+    const across = cross(spokes[k]!, spokes[next]!);
+    const slant = -dot(way, across);
+    if (Math.abs(slant) < 1e-12) continue;
+    const out = (sides[next]! - sides[k]!) / slant;
+    const along = dot(from, across) / slant;
+    if (out > 0 && out <= 1 && along >= 0 && along < 1) count++;
+  }
+  return count;
 }

@@ -13,8 +13,8 @@ const Cursor = z.object({ after: z.coerce.number('Give a cursor.').int().min(0).
 /** A message to open windows has at most so many events in it; they ask for more. */
 const MOST_TOLD = 100;
 
-/** Mounted below a make: its events. */
-export function eventRoutes(database: Database, live: LiveMakes): Router {
+/** Mounted below a make: its events. What folds them is told when some were added. */
+export function eventRoutes(database: Database, live: LiveMakes, added: (make: string) => void): Router {
   const routes = Router({ mergeParams: true });
   routes.get<'/', { id: string }>('/', async (request, response) => {
     const em = database.em.fork();
@@ -26,8 +26,11 @@ export function eventRoutes(database: Database, live: LiveMakes): Router {
     const { events } = parse(EventBatch, request.body);
     const make = parse(MakeId, request.params.id);
     const { good, refused } = sortOut(Event, events);
-    const added = await appendEvents(em, make, good);
-    if (added) live.tell(make, 'events', added.events.length <= MOST_TOLD ? added : null);
+    const news = await appendEvents(em, make, good);
+    if (news) {
+      live.tell(make, 'events', news.events.length <= MOST_TOLD ? news : null);
+      added(make);
+    }
     answerTaken(response, refused);
   });
   routes.get<'/live', { id: string }>('/live', async (request, response) => {

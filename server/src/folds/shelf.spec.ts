@@ -1,8 +1,8 @@
 import type { MakerEvent } from '@lemniscus/core/making';
 import { EMPTY_LOG, piecesSaid, record } from '@lemniscus/core/making';
 import fc from 'fast-check';
-import { expect, it } from 'vitest';
-import { MAKE, Serving, uuid } from '../test/serving.js';
+import { expect, it, vi } from 'vitest';
+import { MAKE, reached, Serving, uuid } from '../test/serving.js';
 
 const serving = new Serving();
 const PIECES = ['float/1', 'float/2'];
@@ -51,3 +51,20 @@ it('says of every make where its pieces are as its whole log does, however often
     { numRuns: 60 },
   );
 }, 60_000);
+
+it('writes the place of a make soon after its events, before anybody visits, and a visit meanwhile goes well', async () => {
+  await serving.ask('POST', '/makes', MAKE);
+  const upTo = async (): Promise<number | undefined> => {
+    const rows = await serving.database.em.getConnection().execute<{ up_to: number }[]>('select up_to from shelf_place');
+    return rows[0]?.up_to;
+  };
+  for (let n = 1; n <= 30; n++) await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(n, n % 6)] });
+  await vi.waitFor(async () => expect(await upTo()).toBe(30), { timeout: 5_000 });
+  await serving.ask('POST', `/makes/${MAKE.id}/events`, { events: [reached(31, 1)] });
+  const visits = Array.from({ length: 8 }, () => serving.ask('GET', '/makes'));
+  for (const { status, body } of await Promise.all(visits)) {
+    expect(status).toBe(200);
+    expect(body).toMatchObject([{ said: { 'float/1': [{ id: uuid(31), action: 1 }] } }]);
+  }
+  expect(await upTo()).toBe(31);
+});

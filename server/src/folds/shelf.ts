@@ -15,9 +15,9 @@ export async function shelvedMakes(em: EntityManager): Promise<ShelvedMake[]> {
   return makes.map((make) => ({ ...make, said: said.get(make.id) ?? {} }));
 }
 
-/** Folds what was never folded, a make at a time, so that the first visit of the shelf need not wait for it. */
-export async function foldAhead(em: EntityManager): Promise<void> {
-  for (const { id } of await listMakes(em)) await placesOf(em.fork(), [id]);
+/** Folds what came to makes, one at a time, so that whoever visits the shelf need not wait for it. */
+export async function foldAhead(em: EntityManager, makes: readonly string[]): Promise<void> {
+  for (const make of makes) await placesOf(em.fork(), [make]);
 }
 
 /**
@@ -33,10 +33,11 @@ async function placesOf(em: EntityManager, makes: readonly string[]): Promise<Ma
   for (const [make, { events, last }] of since) {
     const log = whole.get(make) ?? record(record(EMPTY_LOG, Object.values(said.get(make)!).flat()), events);
     const latest = events.reduce((most, { at }) => Math.max(most, at), kept.get(make)?.latest ?? 0);
-    keepPlace(em, kept.get(make), { makeId: make, upTo: last, latest, said: piecesSaid(log) });
-    said.set(make, piecesSaid(log));
+    const place = { makeId: make, upTo: last, latest, said: piecesSaid(log) };
+    // Another visit may have written it meanwhile: either is right by itself.
+    await em.upsert(ShelfPlaceEntity, place);
+    said.set(make, place.said);
   }
-  await em.flush();
   return said;
 }
 
@@ -47,9 +48,4 @@ function goesOn(kept: ShelfPlaceRow | undefined, { events }: Since): boolean {
     const own = kept.said[event.piece];
     return event.kind === 'reached' && own?.some(({ id }) => id === event.follows) === true;
   });
-}
-
-function keepPlace(em: EntityManager, row: ShelfPlaceRow | undefined, place: ShelfPlaceRow): void {
-  if (row) em.assign(row, place);
-  else em.create(ShelfPlaceEntity, place);
 }

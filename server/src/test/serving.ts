@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/open.js';
+import { FoldAfter } from '../folds/fold-after.js';
 import { LiveMakes } from '../live/live-makes.js';
 
 export interface Answer {
@@ -19,6 +20,7 @@ export class Serving {
   folder = '';
   database!: Database;
   live!: LiveMakes;
+  private folds!: FoldAfter;
   private server!: Server;
 
   constructor() {
@@ -35,7 +37,8 @@ export class Serving {
   async start(): Promise<void> {
     this.database = await openDatabase(this.folder);
     this.live = new LiveMakes();
-    this.server = createServer(createApp(this.database, this.folder, { live: this.live, home: () => null }));
+    this.folds = new FoldAfter(this.database);
+    this.server = createServer(createApp(this.database, this.folder, { live: this.live, folds: this.folds, home: () => null }));
     this.server.listen(0, '127.0.0.1');
     await once(this.server, 'listening');
   }
@@ -44,6 +47,7 @@ export class Serving {
     this.server.closeAllConnections();
     this.server.close();
     await once(this.server, 'close');
+    await this.folds.close();
     await this.database.close();
   }
 

@@ -3,7 +3,8 @@ import { factsIn } from '../facts.js';
 import type { Part } from '../pattern.js';
 import { tokenize } from '../tokens.js';
 import type { MakingLine } from './placing.js';
-import { namesOf, placingIn, TELLS_PLACE } from './read-placing.js';
+import { namesOf } from './place-words.js';
+import { placingIn, TELLS_PLACE } from './read-placing.js';
 
 /** The lines of the making-up, each with where it places something. */
 export function readMakingUp(text: string, lines: readonly DraftMaking[], parts: readonly Part[]): MakingLine[] {
