@@ -58,7 +58,8 @@ export async function readPattern(root: string): Promise<Result[]> {
 /** One keystroke in the largest demo pattern: all of it is read and counted again. */
 async function keystroke(root: string): Promise<Result> {
   const folder = join(root, 'demo');
-  const texts = readdirSync(folder).map((file) => readFileSync(join(folder, file), 'utf8'));
+  const patterns = readdirSync(folder).filter((file) => file.endsWith('.md'));
+  const texts = patterns.map((file) => readFileSync(join(folder, file), 'utf8'));
   const text = texts.reduce((a, b) => (b.length > a.length ? b : a));
   const json = JSON.stringify(read(text).pattern);
   let typed = 0;

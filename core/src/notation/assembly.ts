@@ -125,10 +125,10 @@ export function takeHeading(all: Assembly, line: HeadingLine, apart: boolean): v
   all.heading = heading;
 }
 
-/** Reads tokens to see what they would be. */
+/** Reads tokens to see what they would be: nobody is told what a word was meant to be. */
 export function tried(all: Assembly, tokens: readonly Token[], first: boolean): { reading: RoundReading; clean: boolean } {
   const noted = { clean: true };
-  const reading = readRound(all.text, tokens, contextOf(all, first), () => (noted.clean = false));
+  const reading = readRound(all.text, tokens, { ...contextOf(all, first), lookups: { left: 0 } }, () => (noted.clean = false));
   return { reading, clean: noted.clean };
 }
 

@@ -27,11 +27,25 @@ const EVERYDAY: ReadonlySet<string> = new Set(
 
 const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 
+/** What words were meant to be: at every keystroke the same slips are asked for. */
+const asked = new Map<string, string | null>();
+const MOST_ASKED = 2_000;
+
 /**
  * The word of the craft a typing slip was most likely meant to be: one slip in short words, two in long ones; null for none,
  * and for words that mean something themselves.
  */
 export function nearestWord(token: Token): string | null {
+  const { key } = token;
+  const before = asked.get(key);
+  if (before !== undefined) return before;
+  if (asked.size >= MOST_ASKED) asked.clear();
+  const nearest = findNearest(token);
+  asked.set(key, nearest);
+  return nearest;
+}
+
+function findNearest(token: Token): string | null {
   const { key } = token;
   if (key.length < 2 || key.length > 24 || EVERYDAY.has(key) || isColourWord(token, NO_BOOK)) return null;
   const most = key.length > 5 ? 2 : 1;

@@ -2,12 +2,21 @@ import { combine, PHRASES, type Meaning, type Phrase } from './phrases.js';
 import { STITCHES, STITCH_NAMES, type StitchName, type Terms } from './stitch.js';
 import { tokenize, type Token } from './tokens.js';
 
-const keysOf = (phrase: string): readonly string[] => tokenize(phrase).map(({ key }) => key);
+const LETTERS = /^[a-z]+(?: [a-z]+)*$/;
+/** The same few words stand in phrases of many stitches. */
+const known = new Map<string, readonly string[]>();
 
-/** What is still to come of phrases that reached a node: these keys, then one wording of each place from `place` on. */
+function keysOf(words: string): readonly string[] {
+  let keys = known.get(words);
+  if (!keys) known.set(words, (keys = LETTERS.test(words) ? words.split(' ') : tokenize(words).map(({ key }) => key)));
+  return keys;
+}
+
+/** What is still to come of phrases that reached a node: these keys from `at` on, then one wording of each place from `place` on. */
 interface Rest {
   readonly meaning: Meaning;
   readonly keys: readonly string[];
+  readonly at: number;
   readonly places: readonly (readonly string[])[];
   readonly place: number;
 }
@@ -33,7 +42,7 @@ export class Vocabulary {
     if (this.grown) throw new Error('Phrases are added before the vocabulary is read.');
     for (const phrase of [phrases].flat()) {
       const places = typeof phrase === 'string' ? [[phrase]] : phrase.places;
-      this.rests.push({ meaning, keys: [], places, place: 0 });
+      this.rests.push({ meaning, keys: [], at: 0, places, place: 0 });
     }
   }
 
@@ -41,15 +50,15 @@ export class Vocabulary {
     if (this.grown) return this.grown;
     let meaning: Meaning | null = null;
     const next = new Map<string, Vocabulary>();
-    const lead = (rest: Rest): void => {
-      const [key, ...keys] = rest.keys;
+    const lead = ({ meaning: own, keys, at, places, place }: Rest): void => {
+      const key = keys[at];
       if (key !== undefined) {
         let node = next.get(key);
         if (!node) next.set(key, (node = new Vocabulary()));
-        node.rests.push({ ...rest, keys });
-      } else if (rest.place < rest.places.length) {
-        for (const words of rest.places[rest.place]!) lead({ ...rest, keys: keysOf(words), place: rest.place + 1 });
-      } else meaning ??= rest.meaning;
+        node.rests.push({ meaning: own, keys, at: at + 1, places, place });
+      } else if (place < places.length) {
+        for (const words of places[place]!) lead({ meaning: own, keys: keysOf(words), at: 0, places, place: place + 1 });
+      } else meaning ??= own;
     };
     this.rests.forEach(lead);
     this.rests = [];
@@ -129,10 +138,12 @@ function addChanges(root: Vocabulary, stitch: StitchName, names: readonly string
   }
 }
 
-const VOCABULARIES: Readonly<Record<Terms, Vocabulary>> = { US: build('US'), UK: build('UK') };
+const vocabularies = new Map<Terms, Vocabulary>();
 
 export function vocabularyOf(terms: Terms): Vocabulary {
-  return VOCABULARIES[terms];
+  let vocabulary = vocabularies.get(terms);
+  if (!vocabulary) vocabularies.set(terms, (vocabulary = build(terms)));
+  return vocabulary;
 }
 
 export interface Match {

@@ -34,7 +34,11 @@ export class KeptShapes {
   async keep(key: string, profile: Profile): Promise<void> {
     try {
       const kept: Kept = { key: this.own(key), profile };
-      await (await this.opened)?.put('shapes', kept);
+      const keeping = (await this.opened)?.transaction('shapes', 'readwrite', { durability: 'relaxed' });
+      void keeping?.store.put(kept);
+      // It would otherwise wait for its answer, which comes after every shape that is being asked for.
+      keeping?.commit();
+      await keeping?.done;
     } catch {
       // A full disk: it is worked out again.
     }
