@@ -102,7 +102,8 @@ export default tseslint.config(
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        projectService: true,
+        // One program for all packages, and one for the web: each file belongs to one of them.
+        project: ['./tsconfig.lint.json', './web/tsconfig.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

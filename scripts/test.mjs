@@ -30,10 +30,11 @@ async function unitTests() {
 }
 
 async function readOver() {
-  await steps.check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await steps.check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.json']);
-  await steps.check('Types of the web’s tests', bin('tsc'), ['-p', 'web/tsconfig.json', '--noEmit']);
-  await steps.check('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
+  const behind = true;
+  await steps.check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.'], { behind });
+  await steps.check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.json'], { behind });
+  await steps.check('Types of the web’s tests', bin('tsc'), ['-p', 'web/tsconfig.json', '--noEmit'], { behind });
+  await steps.check('Lint', bin('eslint'), ['.', '--max-warnings', '0'], { behind });
 }
 
 /** The titles of the tests in a report of journeys that went well only at their second try. */

@@ -5,7 +5,6 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app.js';
 import { copyOfTheDay } from './database/copies.js';
 import { openDatabase } from './database/open.js';
-import { openHome } from './home/open-home.js';
 import { FoldAfter } from './folds/fold-after.js';
 import { listMakes } from './makes/make-store.js';
 import { LiveMakes } from './live/live-makes.js';
@@ -27,11 +26,14 @@ async function main(): Promise<void> {
   const live = new LiveMakes();
   const folds = new FoldAfter(database);
   const web = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
-  const house = settings.home
-    ? await openHome(settings.data, settings.home.addresses, settings.home.port, (door) =>
-        createApp(database, web, { live, folds, door }),
-      )
-    : null;
+  // What makes certificates takes long to load, and most starts need none.
+  const { openHome } = settings.home ? await import('./home/open-home.js') : { openHome: null };
+  const house =
+    settings.home && openHome
+      ? await openHome(settings.data, settings.home.addresses, settings.home.port, (door) =>
+          createApp(database, web, { live, folds, door }),
+        )
+      : null;
   const server = createServer(createApp(database, web, { live, folds, home: () => house?.door ?? null }));
   server.listen(settings.port, HOST);
   await once(server, 'listening');
