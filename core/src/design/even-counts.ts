@@ -35,9 +35,13 @@ export interface OwnRound {
   readonly only: number | null;
 }
 
-interface Cell {
-  readonly cost: number;
-  readonly before: number;
+/** The cheapest way to each count by each step, for one round; infinite where there is none. */
+interface Layer {
+  readonly cost: Float64Array;
+  /** Where in the layer below it came from. */
+  readonly before: Int32Array;
+  /** For each count, where the cheapest way to it lies, whatever the step; −1 where there is none. */
+  readonly best: Int32Array;
 }
 
 /**
@@ -47,35 +51,70 @@ interface Cell {
  * @returns null where no counts keep the rules
  */
 export function evenCounts(wished: readonly number[], rules: CountRules): readonly number[] | null {
-  const { steepest } = rules;
-  const most = Math.ceil(Math.max(...wished, ...rules.first)) + 2 * steepest;
-  const steps = 2 * steepest + 1;
-  const size = (most + 1) * steps;
-  const layers: (Cell | undefined)[][] = [];
+  const most = Math.ceil(Math.max(...wished, ...rules.first)) + 2 * rules.steepest;
+  const layers: Layer[] = [];
   for (const [round, wish] of wished.entries()) {
-    const layer = new Array<Cell | undefined>(size);
     const last = round === wished.length - 1;
-    for (let count = 1; count <= most; count++) {
-      if (round === 0 && !rules.first.includes(count)) continue;
-      if (last && rules.mostShut !== null && count > rules.mostShut) continue;
-      const off = ((count - wish) / Math.max(1, (rules.loose ?? 0) * wish)) ** 2;
-      if (round === 0) {
-        layer[count * steps + steepest] = { cost: off + (count === rules.first[0] ? 0 : rules.change), before: -1 };
-        continue;
-      }
-      const reach = Math.min(steepest, rules.own?.[round]?.steepest ?? steepest);
-      for (let step = -reach; step <= reach; step++) {
-        const from = count - step;
-        const only = rules.own?.[round]?.only ?? null;
-        if ((only !== null && step !== only) || (step < 0 && round < (rules.rising ?? 0))) continue;
-        if (from < 1 || from > most || !isWorkable(from, count)) continue;
-        const best = cheapest(layers[round - 1]!, from, step, steps, rules, round);
-        if (best) layer[count * steps + step + steepest] = { cost: best.cost + off, before: best.before };
-      }
-    }
-    layers.push(layer);
+    const highest = last && rules.mostShut !== null ? Math.min(most, rules.mostShut) : most;
+    layers.push(layerOf(layers[round - 1] ?? null, round, { wish, most, highest }, rules));
   }
-  return trace(layers, steps);
+  return trace(layers, 2 * rules.steepest + 1);
+}
+
+/** A round's wished count, most stitches that are thought of, and most that it may have. */
+interface Bounds {
+  readonly wish: number;
+  readonly most: number;
+  readonly highest: number;
+}
+
+function layerOf(below: Layer | null, round: number, { wish, most, highest }: Bounds, rules: CountRules): Layer {
+  const { steepest } = rules;
+  const steps = 2 * steepest + 1;
+  const cost = new Float64Array((most + 1) * steps).fill(Infinity);
+  const before = new Int32Array((most + 1) * steps);
+  const own = rules.own?.[round];
+  const reach = Math.min(steepest, own?.steepest ?? steepest);
+  const least = round < (rules.rising ?? 0) ? 0 : -reach;
+  for (let count = 1; count <= highest; count++) {
+    const off = ((count - wish) / Math.max(1, (rules.loose ?? 0) * wish)) ** 2;
+    if (!below) {
+      if (!rules.first.includes(count)) continue;
+      cost[count * steps + steepest] = off + (count === rules.first[0] ? 0 : rules.change);
+      before[count * steps + steepest] = -1;
+      continue;
+    }
+    for (let step = least; step <= reach; step++) {
+      const from = count - step;
+      if (from < 1 || from > most || !isWorkable(from, count) || (own?.only ?? step) !== step) continue;
+      const turning = round === 1 || own?.turns === true ? 0 : rules.change * shareSeen(from);
+      const at = cheapest(below, from, from * steps + step + steepest, turning);
+      if (at < 0) continue;
+      const uneven = own?.uses === from && own.step === step ? 0 : unevennessIn(from, step, rules) * rules.odd;
+      const turned = at === from * steps + step + steepest ? 0 : turning;
+      cost[count * steps + step + steepest] = below.cost[at]! + turned + uneven + off;
+      before[count * steps + step + steepest] = at;
+    }
+  }
+  return { cost, before, best: bestOf(cost, steps) };
+}
+
+/** The cheapest way on from a count: to go on as before, or, at a price, from another step; the smaller step where they are alike. */
+function cheapest({ cost, best }: Layer, count: number, same: number, turning: number): number {
+  const any = best[count]!;
+  if (any < 0) return -1;
+  const [onward, turned] = [cost[same]!, cost[any]! + turning];
+  return turned < onward || (turned === onward && any < same) ? any : same;
+}
+
+function bestOf(cost: Float64Array, steps: number): Int32Array {
+  const best = new Int32Array(cost.length / steps).fill(-1);
+  for (let at = 0; at < cost.length; at++) {
+    if (cost[at] === Infinity) continue;
+    const count = Math.floor(at / steps);
+    if (best[count]! < 0 || cost[at]! < cost[best[count]!]!) best[count] = at;
+  }
+  return best;
 }
 
 /** A stitch takes one increase at most, and a decrease two stitches. */
@@ -103,41 +142,19 @@ export function unevenness(from: number, step: number, usual: number): number {
 const OVAL = 6;
 
 /** An oval grows at its ends, and closes all round. */
-const unevennessIn = (from: number, step: number, usual: number, straight: number): number =>
+const unevennessIn = (from: number, step: number, { first, usual = first[0] ?? 1, straight = 0 }: CountRules): number =>
   straight > 0 && step > 0 ? unevenness(from - 2 * straight, step, OVAL) : unevenness(from, step, usual);
 
-function cheapest(
-  below: readonly (Cell | undefined)[],
-  from: number,
-  step: number,
-  steps: number,
-  { steepest, change, odd, first, usual = first[0] ?? 1, straight = 0, own }: CountRules,
-  round: number,
-): Cell | null {
-  const mine = own?.[round];
-  const uneven = mine?.uses === from && mine.step === step ? 0 : unevennessIn(from, step, usual, straight) * odd;
-  const turning = round === 1 || mine?.turns === true ? 0 : change * shareSeen(from);
-  let best: Cell | null = null;
-  for (let before = -steepest; before <= steepest; before++) {
-    const at = from * steps + before + steepest;
-    const cell = below[at];
-    if (!cell) continue;
-    const cost = cell.cost + uneven + (before === step ? 0 : turning);
-    if (!best || cost < best.cost) best = { cost, before: at };
-  }
-  return best;
-}
-
-function trace(layers: readonly (readonly (Cell | undefined)[])[], steps: number): readonly number[] | null {
+function trace(layers: readonly Layer[], steps: number): readonly number[] | null {
   const last = layers.at(-1);
   if (!last) return [];
   let at = -1;
-  for (const [i, cell] of last.entries()) if (cell && (at < 0 || cell.cost < last[at]!.cost)) at = i;
+  for (const here of last.best) if (here >= 0 && (at < 0 || last.cost[here]! < last.cost[at]!)) at = here;
   if (at < 0) return null;
   const counts: number[] = [];
   for (let round = layers.length - 1; round >= 0; round--) {
-    counts.unshift(Math.floor(at / steps));
-    at = layers[round]![at]!.before;
+    counts.push(Math.floor(at / steps));
+    at = layers[round]!.before[at]!;
   }
-  return counts;
+  return counts.reverse();
 }

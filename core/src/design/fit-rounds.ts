@@ -1,6 +1,15 @@
 import type { StitchSize } from '../gauge/index.js';
 import { STITCHES, type StitchName } from '../notation/index.js';
-import { FIRM, plainOutline, ringsOf, scaleProfile, unitProfile, type PartStart, type Profile } from '../shape/index.js';
+import {
+  FIRM,
+  plainOutline,
+  type Haste,
+  ringsOf,
+  scaleProfile,
+  unitProfile,
+  type PartStart,
+  type Profile,
+} from '../shape/index.js';
 import { bendRounds, bentHeights, meanHeight, type Bend } from './bend.js';
 import { evenCounts, type CountRules } from './even-counts.js';
 import { along, type Along, type Wish, type WishPoint } from './wish.js';
@@ -44,6 +53,9 @@ const MOST_SHUT = 8;
 /** Most tries at making the stuffed shape lie where it is wished, and a change of counts that is none any more (found by trying). */
 const TRIES = 30;
 const STILL = 0.01;
+/** While counts are further off than this, squared and summed, their shape need not be at rest beyond that, stitch widths (found by trying). */
+const ROUGH = 1;
+const NEAR_REST = 1e-3;
 /** So many tries that come no nearer end the search. */
 const IN_VAIN = 5;
 /** How often whole counts are brought nearer. */
@@ -89,12 +101,13 @@ export function* fitSteps(wish: Wish, stitch: StitchSize, options: FitOptions = 
   let best: RoundFit | null = null;
   for (const [index, rounds] of tries.entries()) {
     yield (index + 1) / (tries.length + 1);
-    let wished = realCounts(setting, rounds);
+    const real = realCounts(setting, rounds);
+    let wished = real.counts;
     let last: RoundFit | null = null;
     for (let i = 0; i <= AGAIN; i++) {
       const counts = evenCounts(wished, rulesFor(setting, rounds));
       if (!counts || counts.every((count, k) => count === last?.counts[k])) break;
-      last = judged(counts, setting);
+      last = judged(counts, setting, last?.profile ?? real.profile);
       if (!best || last.off < best.off) best = last;
       // What whole counts lack is wished for on top of them.
       wished = triedOf(counts, last.profile, setting).lack.map((lack, k) => counts[k]! + lack);
@@ -105,7 +118,7 @@ export function* fitSteps(wish: Wish, stitch: StitchSize, options: FitOptions = 
 
 /** How rounds that are there lie against a wish. */
 export function judgeRounds(counts: readonly number[], wish: Wish, stitch: StitchSize, options: FitOptions = {}): RoundFit {
-  return judged(counts, settingOf(wish, stitch, options));
+  return judged(counts, settingOf(wish, stitch, options), null);
 }
 
 /**
@@ -147,7 +160,7 @@ function startOf({ points, straight = 0 }: Wish, { width }: StitchSize, { rim: g
 function roundsToTry(setting: Setting): readonly number[] {
   const { outline, stitch, tall } = setting;
   const first = Math.max(2, Math.round(outline.wall / (stitch.height * tall)));
-  const { wall } = along(ringsOf(shapeOf(realCounts(setting, first), setting)));
+  const { wall } = along(ringsOf(realCounts(setting, first).profile));
   const fitting = Math.round((first * outline.wall) / wall);
   return Array.from({ length: 2 * BESIDE + 1 }, (_, i) => fitting - BESIDE + i).filter((rounds) => rounds >= 2);
 }
@@ -196,21 +209,26 @@ const surfaceCounts = (setting: Setting, rounds: number): readonly number[] =>
 function shapeOf(
   counts: readonly number[],
   { wish, stitch: { width, height }, firmness, start, tall }: Setting,
+  { near, ...haste }: Haste,
   heights: readonly number[] = counts.map(() => tall),
 ): Profile {
   const begun = start.is === 'open' ? ({ is: 'open', around: counts[0]! } as const) : start;
   const outline = plainOutline(counts, { shut: wish.end === 'shut', start: begun, heights });
-  return scaleProfile(unitProfile(outline, height / width, firmness), width);
+  return scaleProfile(
+    unitProfile(outline, height / width, firmness, { ...haste, near: near ? scaleProfile(near, 1 / width) : null }),
+    width,
+  );
 }
 
 /** Counts, not whole, whose stuffed shape is as wide as wished all along its wall. */
-function realCounts(setting: Setting, rounds: number): readonly number[] {
+function realCounts(setting: Setting, rounds: number): Tried {
   let counts = surfaceCounts(setting, rounds);
   let before: Tried | null = null;
   let best: Tried | null = null;
   let at = 0;
   for (let i = 0; i < TRIES && i - at < IN_VAIN; i++) {
-    const now = triedOf(counts, shapeOf(counts, setting), setting);
+    const haste = { near: before?.profile ?? null, ...(best && best.off < ROUGH ? {} : { within: NEAR_REST }) };
+    const now = triedOf(counts, shapeOf(counts, setting, haste), setting);
     if (!best || now.off < best.off) [best, at] = [now, i];
     const next = mixed(now, before).map((count) => Math.max(LEAST, count));
     const moved = Math.max(...next.map((count, k) => Math.abs(count - now.counts[k]!)));
@@ -218,12 +236,13 @@ function realCounts(setting: Setting, rounds: number): readonly number[] {
     counts = next;
     if (moved < STILL) break;
   }
-  return best!.counts;
+  return best!;
 }
 
 /** Counts that were tried, what each round lacks of the width wished where it stands, in stitches, and the sum of its squares. */
 interface Tried {
   readonly counts: readonly number[];
+  readonly profile: Profile;
   readonly lack: readonly number[];
   readonly off: number;
 }
@@ -237,7 +256,7 @@ function triedOf(counts: readonly number[], profile: Profile, { outline, stitch 
     wall += Math.hypot(b.r - a.r, b.z - a.z);
     return (2 * Math.PI * (outline.at(wall / shape.wall).r - b.r)) / stitch.width;
   });
-  return { counts, lack, off: lack.reduce((sum, each) => sum + each * each, 0) };
+  return { counts, profile, lack, off: lack.reduce((sum, each) => sum + each * each, 0) };
 }
 
 /**
@@ -252,9 +271,9 @@ function mixed({ counts, lack, off }: Tried, before: Tried | null): readonly num
   return counts.map((count, k) => count + lack[k]! - share * (count - before.counts[k]! + change[k]!));
 }
 
-function judged(counts: readonly number[], setting: Setting): RoundFit {
+function judged(counts: readonly number[], setting: Setting, near: Profile | null): RoundFit {
   const bend = bendRounds(counts, setting.wish.bend ?? 0, setting.stitch, setting.worked);
-  const profile = shapeOf(counts, setting, bentHeights(counts, bend, setting.worked));
+  const profile = shapeOf(counts, setting, { near }, bentHeights(counts, bend, setting.worked));
   const offs = deviations(profile, setting.wish);
   const worst = Math.max(...offs);
   return {

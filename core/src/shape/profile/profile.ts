@@ -38,7 +38,9 @@ export interface Profile {
 /** Share by which stuffing stretches the widest round, ε in `docs/shape.md`. */
 export const FIRM = constant('stretch of stuffing');
 
-const SOLVE = { dtMax: 0.5, force: 1e-5, move: 1e-5 };
+const LARGEST_STEP = 0.5;
+/** At rest where no force and no move is larger than this, stitch widths. */
+const AT_REST = 1e-5;
 const MOST_STEPS = 20_000;
 
 /** Energy of a state and, in `force`, less its gradient. */
@@ -47,11 +49,19 @@ export function profileEnergy(net: ProfileNet, x: Float64Array, force: Float64Ar
   return ringEnergy(net, x, force) + wallEnergy(net, x, force) + shearEnergy(net, x, force) + pressureEnergy(net, x, force);
 }
 
+/** How a shape is found sooner. */
+export interface Haste {
+  /** The shape of as many rounds that differ little, in the same unit: it comes to the same rest from there. */
+  readonly near?: Profile | null;
+  /** The largest force and move that counts as rest, stitch widths. */
+  readonly within?: number;
+}
+
 /** The outline in stitches of width 1 and this height over width; sizes scale with the width. */
-export function unitProfile(outline: Outline, ratio: number, firmness = FIRM): Profile {
+export function unitProfile(outline: Outline, ratio: number, firmness = FIRM, haste: Haste = {}): Profile {
   const some = { ...outline, counts: outline.counts.map((count) => Math.max(1, count)) };
   if (isFlatLie(outline.lie)) return flatProfile(some, ratio);
-  return solve(some, ratio, outline.lie === 'stuffed' ? firmness : 0);
+  return solve(some, ratio, outline.lie === 'stuffed' ? firmness : 0, haste);
 }
 
 /** The outline with nothing in it, nowhere stretched but where it must lie flat: what unstuffed fabric begins from. */
@@ -71,20 +81,35 @@ export function plainProfile(counts: readonly number[], { width, height }: Stitc
   return scaleProfile(profileOf(outline, plainState(outline, height / width, 0), false, true), width);
 }
 
-function solve(outline: Outline, ratio: number, firmness: number): Profile {
+function solve(outline: Outline, ratio: number, firmness: number, { near, within = AT_REST }: Haste): Profile {
   if (outline.counts.length === 0) return profileOf(outline, new Float64Array(6), firmness > 0, true);
   const net = profileNet(outline, ratio, firmness);
   const { points, mass, free } = net;
   const x = plainState(outline, ratio, 0.02);
+  // An oval may have more than one rest: it is always looked for from the same place.
+  if (near?.r.length === outline.counts.length && outline.start.is !== 'chain') goOnFrom(near, x, free);
   const fire = new Fire(
     x,
     (at, force) => {
       profileEnergy(net, at, force);
       for (let i = 0; i < force.length; i++) force[i] = free[i] ? force[i]! / mass[i % points]! : 0;
     },
-    SOLVE,
+    { dtMax: LARGEST_STEP, force: within, move: within },
   );
   return profileOf(outline, x, firmness > 0, fire.run(MOST_STEPS).settled);
+}
+
+/** Puts what may move where it is in another profile of as many rounds. */
+function goOnFrom({ r, s, z, base, tip }: Profile, x: Float64Array, free: Uint8Array): void {
+  const n = r.length;
+  const m = n + 2;
+  const state = Float64Array.from(x);
+  state.set(r, 0);
+  state.set(z, m);
+  state.set(s, 2 * m);
+  [state[n], state[m + n], state[2 * m + n]] = [base.r, 0, base.s];
+  if (tip !== null) state[m + n + 1] = tip;
+  for (let i = 0; i < x.length; i++) if (free[i]) x[i] = state[i]!;
 }
 
 function profileOf(outline: Outline, x: Float64Array, stuffed: boolean, settled: boolean): Profile {

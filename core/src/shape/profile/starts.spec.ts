@@ -107,3 +107,31 @@ describe('a part begins as it does', () => {
     expect(measure(unitProfile(flat, RATIO))).toMatchObject({ diameter: 6, volume: 0 });
   });
 });
+
+describe('a shape found from one that differs little', () => {
+  const rounds = fc.array(fc.integer({ min: -3, max: 6 }), { minLength: 3, maxLength: 20 });
+  const start = fc.constantFrom<Outline['start']>({ is: 'ring' }, { is: 'open', around: 12 }, { is: 'chain', straight: 5 });
+
+  it('comes to the rest it comes to from anywhere, and in less haste to nearly that', () => {
+    fc.assert(
+      fc.property(rounds, start, fc.boolean(), fc.integer({ min: 0, max: 5 }), (steps, from, shut, more) => {
+        let count = from.is === 'ring' ? 6 : 14;
+        const counts = [count, ...steps.map((step) => (count = Math.max(6, count + step)))];
+        const outline = plainOutline(counts, { shut, start: from });
+        const other = counts.map((each, k) => each + ((k * more) % 4));
+        const near = unitProfile(plainOutline(other, { shut, start: from }), RATIO);
+        const alone = unitProfile(outline, RATIO);
+        const helped = unitProfile(outline, RATIO, undefined, { near });
+        const hasty = unitProfile(outline, RATIO, undefined, { near, within: 1e-3 });
+        // An oval may have more than one rest.
+        if (from.is === 'chain') expect(helped).toEqual(alone);
+        if (from.is === 'chain' || !alone.settled || !helped.settled || !hasty.settled) return;
+        for (const [k, r] of alone.r.entries()) {
+          expect(Math.hypot(helped.r[k]! - r, helped.z[k]! - alone.z[k]!, helped.s[k]! - alone.s[k]!)).toBeLessThan(0.05);
+          expect(Math.hypot(hasty.r[k]! - r, hasty.z[k]! - alone.z[k]!, hasty.s[k]! - alone.s[k]!)).toBeLessThan(0.5);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
