@@ -40,8 +40,11 @@ test('a stitch clicked on the shape finds its line, and a changed count changes 
   });
   await test.step('the keys turn it to its top, where the last rounds are', async () => {
     await page.getByRole('button', { name: 'Top', exact: true }).click();
-    await shape.click();
-    await expect.poll(() => line(page)).toMatch(/R(1|2|10|11): /);
+    // A click is on what is seen, and the top comes in sight when the frame before is drawn.
+    await expect(async () => {
+      await shape.click();
+      expect(await line(page)).toMatch(/R(1|2|10|11): /);
+    }).toPass();
     await shape.press('f');
   });
   const before = await high(page);

@@ -24,6 +24,8 @@ const SEEN_PIXELS = 3.5;
 
 /** Figures on the worktable, drawn with WebGL. Throws where there is none. */
 export class FigureScene {
+  /** Signalled when the frame before is drawn. */
+  private drawn: WebGLSync | null = null;
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
   private readonly camera = new PerspectiveCamera(FOV, 1, 0.1, 4_000);
@@ -118,6 +120,27 @@ export class FigureScene {
     this.camera.lookAt(0, this.middle, 0);
     this.light(turn);
     this.renderer.render(this.scene, this.camera);
+    this.awaitDrawn();
+  }
+
+  /**
+   * Whether the frame before is still being drawn: the graphics run behind the program, by seconds where there is no chip
+   * for them, and every frame more would be waited for by whoever wants the last.
+   */
+  busy(): boolean {
+    const gl = this.renderer.getContext() as WebGL2RenderingContext;
+    if (!this.drawn) return false;
+    if (!gl.isContextLost() && gl.getSyncParameter(this.drawn, gl.SYNC_STATUS) !== gl.SIGNALED) return true;
+    gl.deleteSync(this.drawn);
+    this.drawn = null;
+    return false;
+  }
+
+  private awaitDrawn(): void {
+    const gl = this.renderer.getContext() as WebGL2RenderingContext;
+    if (this.drawn) gl.deleteSync(this.drawn);
+    this.drawn = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
+    gl.flush();
   }
 
   /** From where to where the tallest body was seen when it was drawn last, pixels of the host from its top. */

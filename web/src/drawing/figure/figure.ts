@@ -210,6 +210,11 @@ export class Figure {
   private redraw(): void {
     cancelAnimationFrame(this.frame);
     this.frame = requestAnimationFrame((now) => {
+      // Of all that changes meanwhile only the last is drawn.
+      if (this.scene()?.busy()) {
+        this.redraw();
+        return;
+      }
       const took = now - this.lastFrame;
       this.lastFrame = now;
       if (this.moving() && this.coarse() && now - this.lastDrawn < SELDOM_MS) {
