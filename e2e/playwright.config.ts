@@ -7,7 +7,9 @@ export default defineConfig({
   outputDir: 'results',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  // What is waited for, and how long a journey takes, tells of the machine and not of the application.
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   // One that needs it is named at the end: a fault to mend.
   retries: process.env['CI'] ? 1 : 0,
   reporter: [['list'], ['json']],

@@ -29,12 +29,16 @@ async function unitTests() {
   steps.add(ok && report !== null, { passed: report?.numPassedTests ?? 0, failed: report?.numFailedTests ?? 0 });
 }
 
+/** What reads the code over: it gives way to the journeys, and takes both processors when they are through. */
 async function readOver() {
   const behind = true;
-  await steps.check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.'], { behind });
-  await steps.check('Types of tests and tools', bin('tsc'), ['-p', 'tsconfig.json'], { behind });
-  await steps.check('Types of the web’s tests', bin('tsc'), ['-p', 'web/tsconfig.json', '--noEmit'], { behind });
-  await steps.check('Lint', bin('eslint'), ['.', '--max-warnings', '0'], { behind });
+  const check = (name, tool, ...args) => steps.check(name, bin(tool), args, { behind });
+  const types = async () => {
+    await check('Format', 'prettier', '--check', '--log-level', 'warn', '.');
+    await check('Types of tests and tools', 'tsc', '-p', 'tsconfig.json');
+    await check('Types of the web’s tests', 'tsc', '-p', 'web/tsconfig.json', '--noEmit');
+  };
+  await Promise.all([check('Lint', 'eslint', '.', '--max-warnings', '0'), types()]);
 }
 
 /** The titles of the tests in a report of journeys that went well only at their second try. */

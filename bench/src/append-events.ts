@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '@lemniscus/server/app';
 import { openDatabase } from '@lemniscus/server/database/open';
+import { FoldAfter } from '@lemniscus/server/folds/fold-after';
 import express from 'express';
 import LibSql from 'libsql';
 import { compare, type Result } from './measure.js';
@@ -70,7 +71,8 @@ function bareHandler(file: string): { readonly handler: RequestListener; readonl
 export async function appendEvents(): Promise<Result[]> {
   const folder = await mkdtemp(join(tmpdir(), 'lemniscus-bench-'));
   const database = await openDatabase(folder);
-  const ours = await listen(createApp(database, folder));
+  const folds = new FoldAfter(database);
+  const ours = await listen(createApp(database, folder, { folds }));
   const bare = bareHandler(join(folder, 'bare.db'));
   const baseline = await listen(bare.handler);
   const make = randomUUID();
@@ -87,6 +89,7 @@ export async function appendEvents(): Promise<Result[]> {
     () => append(baseline),
   );
   for (const each of [ours, baseline, bare]) each.close();
+  await folds.close();
   await database.close();
   await rm(folder, { recursive: true });
   return [

@@ -215,13 +215,13 @@ class FabricBuilder {
       case 'work': {
         const count = open(item.count);
         const names = Array<number>(item.per).fill(STITCH_NAMES.indexOf(item.stitch));
-        for (let i = 0; i < count; i++) this.addAction(item, names, item.together);
+        this.addActions(item, names, item.together, count);
         break;
       }
       case 'cluster': {
         const count = open(item.count);
         const names = item.stitches.flatMap((each) => Array<number>(each.count).fill(STITCH_NAMES.indexOf(each.stitch)));
-        for (let i = 0; i < count; i++) this.addAction(item, names, 1);
+        this.addActions(item, names, 1, count);
         break;
       }
       case 'start': {
@@ -253,25 +253,33 @@ class FabricBuilder {
     }
   }
 
-  /** One action over `together` stitches of what lies below, making a row for each of `names`. */
-  private addAction(work: Extract<Worked, { kind: 'work' | 'cluster' }>, names: readonly number[], together: number): void {
+  /** Actions, each over `together` stitches of what lies below and making a row for each of `names`. */
+  private addActions(
+    work: Extract<Worked, { kind: 'work' | 'cluster' }>,
+    names: readonly number[],
+    together: number,
+    actions: number,
+  ): void {
     const { start, length, scale, turned, places } = this.below;
-    const at = Math.min(length - 1, Math.floor(this.used * scale));
-    const count = Math.min(together, length - at);
-    const first = turned ? length - at - count : at;
-    this.beginAction(work);
+    const index = this.indexOf(work);
+    const loop = LOOPS.indexOf(work.loop);
     const limb = work.kind === 'work' && work.through !== null ? this.limbIndex(work.through) : 0;
-    for (const name of names) {
-      const row = this.addStitch(name, LOOPS.indexOf(work.loop));
-      this.limb[row] = limb;
-      if (length === 0) continue;
-      if (places) this.place[row] = first;
-      else {
-        this.firstParent[row] = start + first;
-        this.parentCount[row] = count;
+    for (let i = 0; i < actions; i++, this.used += together) {
+      const at = Math.min(length - 1, Math.floor(this.used * scale));
+      const count = Math.min(together, length - at);
+      const first = turned ? length - at - count : at;
+      this.begin(index);
+      for (const name of names) {
+        const row = this.addStitch(name, loop);
+        this.limb[row] = limb;
+        if (length === 0) continue;
+        if (places) this.place[row] = first;
+        else {
+          this.firstParent[row] = start + first;
+          this.parentCount[row] = count;
+        }
       }
     }
-    this.used += together;
   }
 
   /** One stitch that hangs on no other: into the ring, the starting chain, or the air. */
@@ -281,11 +289,19 @@ class FabricBuilder {
   }
 
   private beginAction(work: Worked): void {
+    this.begin(this.indexOf(work));
+  }
+
+  private indexOf(work: Worked): number {
     let index = this.workIndex.get(work);
     if (index === undefined) {
       index = this.works.push(work) - 1;
       this.workIndex.set(work, index);
     }
+    return index;
+  }
+
+  private begin(index: number): void {
     this.actionWork.push(index);
     this.actionStart.push(this.row);
     this.actionGroup.push(this.group);
@@ -314,6 +330,7 @@ class FabricBuilder {
     const actionCount = this.actionWork.length;
     this.roundStart[this.roundIndex] = this.row;
     this.roundAction[this.roundIndex] = actionCount;
+    this.actionStart.push(this.row);
     return {
       stitchCount: this.stitchCount,
       roundCount: this.rounds.length,
@@ -329,9 +346,9 @@ class FabricBuilder {
       roundStart: this.roundStart,
       roundAction: this.roundAction,
       roundWay: this.roundWay,
-      actionStart: Uint32Array.from([...this.actionStart, this.row]),
-      actionGroup: Uint32Array.from(this.actionGroup),
-      actionWork: Uint32Array.from(this.actionWork),
+      actionStart: new Uint32Array(this.actionStart),
+      actionGroup: new Uint32Array(this.actionGroup),
+      actionWork: new Uint32Array(this.actionWork),
       works: this.works,
       colours: this.colours,
       limbs: this.limbs,

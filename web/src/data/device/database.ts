@@ -3,10 +3,14 @@ import type { MakerEvent } from '@lemniscus/core/making';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** Something made here that the server does not have yet, under a key of its own. */
+/** What is made here and sent: every entry of the journal is one of these. */
+export const ENTRY_KINDS = ['event', 'change', 'yarn', 'measurement', 'plan', 'photo', 'picture', 'practice', 'sketch'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
 export interface Entry {
   /** The kind and what names the thing among its kind. */
   readonly key: string;
-  readonly kind: string;
+  readonly kind: EntryKind;
   /** What goes to the server together: the make of an event, for others their kind. */
   readonly of: string;
   /** When it was made, ms since 1970, by this device's clock; of two under one key the later stands. */

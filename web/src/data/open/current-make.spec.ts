@@ -190,7 +190,7 @@ describe('the open make', () => {
     const { draft } = await open();
     draft.change({ text: `${TEXT}\nR3: sc around (12)` });
     const body = { version: 1, text: TEXT.replace('Buoy', 'Bell'), base: { text: TEXT } };
-    const left = { key: `change/${MAKE_ID}/gone`, kind: 'change', of: MAKE_ID, at: 1, body, by: 'gone' };
+    const left: Entry = { key: `change/${MAKE_ID}/gone`, kind: 'change', of: MAKE_ID, at: 1, body, by: 'gone' };
     await windowWith({ provide: MakeApi, useValue: server }).get(Journal).put(left);
     await settle(5_000);
     expect(server.make.text).toBe(`${TEXT.replace('Buoy', 'Bell')}\nR3: sc around (12)`);

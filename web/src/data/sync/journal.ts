@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Subject } from 'rxjs';
 import * as z from 'zod';
-import { DeviceDatabase, type Entry, type Refused } from '../device/database';
+import { DeviceDatabase, ENTRY_KINDS, type Entry, type EntryKind, type Refused } from '../device/database';
 import { forget, keep, keptKeys, recall } from '../device/local';
 import { earlierEntry } from './earlier-entries';
 
@@ -9,7 +9,7 @@ import { earlierEntry } from './earlier-entries';
 const LAST_MOMENT = 'entry.';
 const KeptEntry = z.object({
   key: z.string(),
-  kind: z.string(),
+  kind: z.enum(ENTRY_KINDS),
   of: z.string(),
   at: z.number(),
   body: z.unknown(),
@@ -56,7 +56,7 @@ export class Journal {
   }
 
   /** What waits, of one kind or of any, in the order it was made. */
-  async pending(kind?: string): Promise<Entry[]> {
+  async pending(kind?: EntryKind): Promise<Entry[]> {
     await this.ready;
     const stored = await this.database.with((device) => device.getAll('entries'), []);
     const all = new Map([...stored, ...this.memory.values()].map((entry) => [entry.key, entry]));

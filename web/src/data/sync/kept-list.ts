@@ -18,7 +18,7 @@ import {
 } from 'rxjs';
 import * as z from 'zod';
 import type { Taken } from '@lemniscus/api';
-import type { Entry } from '../device/database';
+import type { Entry, EntryKind } from '../device/database';
 import { Journal } from './journal';
 import { KeptAnswers } from './kept-answers';
 import { refusedOf, Sender } from './sender';
@@ -38,7 +38,7 @@ export interface Listed<T> {
 
 interface Source<T extends { readonly id: string }> {
   /** What the values are, as the kind of their entries. */
-  readonly name: string;
+  readonly name: EntryKind;
   readonly value: z.ZodType<T>;
   readonly load: () => Observable<readonly Listed<T>[]>;
   readonly send: (changes: readonly Change<T>[]) => Observable<Taken>;

@@ -45,7 +45,7 @@ export class MakeChanges {
 
   /** Keeps what was changed here; it is sent once it does not wait any more. */
   keep(make: string, unsaved: Unsaved, at: number, waits: boolean): void {
-    const entry = { key: this.key(make), kind: 'change', of: make, at, body: unsaved, by: this.windowId.id };
+    const entry: Entry = { key: this.key(make), kind: 'change', of: make, at, body: unsaved, by: this.windowId.id };
     void this.sender.put(waits ? { ...entry, waits } : entry);
   }
 

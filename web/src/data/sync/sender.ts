@@ -23,7 +23,7 @@ import {
   timer,
   type Observable,
 } from 'rxjs';
-import type { Entry } from '../device/database';
+import type { Entry, EntryKind } from '../device/database';
 import { whenIdle } from '../device/when-idle';
 import { alone, WindowId } from '../device/window-id';
 import { RequestFailed } from '../server/server';
@@ -44,7 +44,7 @@ export interface Outcome {
 
 /** How one kind of entry gets to the server. */
 export interface Route {
-  readonly kind: string;
+  readonly kind: EntryKind;
   /** Most sent at once. */
   readonly batch: number;
   /** @throws RequestFailed when nothing of it was taken */
@@ -59,7 +59,7 @@ export interface Route {
 export class Sender {
   private readonly journal = inject(Journal);
   private readonly windowId = inject(WindowId);
-  private readonly routes = new Map<string, Route>();
+  private readonly routes = new Map<EntryKind, Route>();
   /** Entries that wait for the maker, as they were sent; forgotten with the window, which asks again. */
   private readonly asking = new Set<string>();
   private readonly again = new Subject<null>();
