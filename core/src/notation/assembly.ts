@@ -297,10 +297,15 @@ function roundsOf(all: Assembly, label: Label, { rounds, same, upTo }: RoundRead
   return { ...label, last: label.first + rounds - 1 };
 }
 
-function settingsOf(all: Assembly, { foundation }: RoundReading): Span[] {
+function settingsOf(all: Assembly, { foundation, pieces }: RoundReading): Span[] {
   const spans = all.settings.map(({ span }) => span);
-  return all.foundation && foundation?.span === all.foundation.span ? [...spans, all.foundation.span] : spans;
+  // A ring of the chain is begun by its first stitches.
+  const own = foundation ? foundation.span === all.foundation?.span : usual(pieces).some(startsChainRing);
+  return all.foundation && own ? [...spans, all.foundation.span] : spans;
 }
+
+const startsChainRing = (piece: Piece): boolean =>
+  piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring';
 
 /** Begins a new part where a sure heading stands, or where the numbers begin again. */
 function openPart(all: Assembly, opens: boolean, span: Span): void {

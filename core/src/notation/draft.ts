@@ -3,7 +3,7 @@ import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
 import { closePart, keepNote, kindsOf, takeHeading, takeRound, tried, type Assembly, type Draft } from './assembly.js';
 import { opensMakingUp } from './making-up/section.js';
-import { chainPart, chainRow, setting, takeInline, unlabelledRound } from './unlabelled.js';
+import { chainPart, chainRow, setting, takeInline, unlabelledRound, withoutLead } from './unlabelled.js';
 
 /** Most typing slips of one text whose meaning is looked up. */
 const MOST_LOOKUPS = 300;
@@ -118,13 +118,13 @@ function endMakingUp(all: Assembly): void {
 }
 
 function takeHeadingLine(all: Assembly, line: HeadingLine, apart: boolean, next: Line | undefined): void {
-  const words: Words = { is: 'words', tokens: line.tokens, span: line.span };
+  const words = withoutLead({ is: 'words', tokens: line.tokens, span: line.span });
   if (defines(line.tokens)) {
     keepNote(all, line.span, []);
     return;
   }
   if (takeInline(all, words)) return;
-  if (line.mark !== 'marked' && (chainPart(all, words, next) || setting(all, line.tokens))) return;
+  if (line.mark !== 'marked' && (chainPart(all, words, next) || setting(all, words))) return;
   if (line.mark !== 'marked' && unlabelledRound(all, words, next)) return;
   takeHeading(all, line, apart);
 }
@@ -137,12 +137,13 @@ function takeWords(all: Assembly, line: Words, next: Line | undefined): void {
     return;
   }
   if (defines(line.tokens)) keepNote(all, line.span, []);
+  const told = withoutLead(line);
   if (
     defines(line.tokens) ||
-    takeInline(all, line) ||
-    chainPart(all, line, next) ||
-    setting(all, line.tokens) ||
-    unlabelledRound(all, line, next)
+    takeInline(all, told) ||
+    chainPart(all, told, next) ||
+    setting(all, told) ||
+    unlabelledRound(all, told, next)
   )
     return;
   keepNote(all, line.span, line.tokens);

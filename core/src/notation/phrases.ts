@@ -377,12 +377,16 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         words('to join | to close | join | a sl st | sl st | ss | slip stitch | a slip stitch'),
       ),
       combine(
-        words(
-          'sl st | ss | slip stitch | join | join with sl st | join with a sl st | sl st in first ch | join to first ch | sl st to first ch | sl st into first ch | join with sl st in first ch | sl st in first chain | join with sl st to first ch | close',
-        ),
+        words(`
+    sl st | a sl st | ss | slip stitch | a slip stitch | sl st to join | ss to join | slip stitch to join | join | close |
+    join with sl st | join with a sl st | join with ss | join with slip stitch | join with a slip stitch`),
+        words(`
+    | in first ch | to first ch | into first ch | in the first ch | to the first ch | into the first ch |
+    in first chain | to first chain | into first chain | in the first chain | to the first chain | into the first chain`),
         words('to form | to make | forming | into'),
         words('a ring | ring | a loop | a circle | the ring'),
       ),
+      combine(words('join | close'), ['in'], words('a ring | a loop | a circle')),
       'join the round',
       'join round',
     ],

@@ -27,6 +27,9 @@ function isWorked(phrase: Match | null): boolean {
   return is === 'stitch' || is === 'increase' || is === 'decrease';
 }
 
+/** Words for what a part begins on: what follows them is that, and no meaning of theirs. */
+export const FOUNDS: ReadonlySet<string> = new Set(['foundation', 'start', 'begin', 'base', 'setup']);
+
 /** A word of the craft or an abbreviation, and right after it a mark that says what it means: "inc – increase". */
 export function defines(tokens: readonly Token[]): boolean {
   const phrase = phraseOf(tokens, 0);
@@ -35,5 +38,6 @@ export function defines(tokens: readonly Token[]): boolean {
   const after = phraseOf(tokens, length + 1);
   const end = tokens[length + 1 + (after?.length ?? 0)];
   const says = after !== null && (end === undefined || ['(', ',', ';', '[', '.'].includes(end.key));
+  if (FOUNDS.has(tokens[0]!.key)) return false;
   return tokens[0]!.kind === 'word' && DEFINES.has(mark?.key ?? '') && (phrase !== null || (tokens[0]!.text.length <= 4 && says));
 }

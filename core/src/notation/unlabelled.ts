@@ -4,16 +4,23 @@ import { namesWork } from './layout/label.js';
 import type { Line, RoundText, Words } from './layout/line.js';
 import { labelWord } from './label-word.js';
 import { singularName } from './plural.js';
-import { itemPiece } from './reading/piece.js';
+import { itemPiece, type Piece } from './reading/piece.js';
 import { type RoundReading } from './reading/round.js';
-import { saysWork } from './says-work.js';
+import { FOUNDS, saysWork } from './says-work.js';
 import type { Span } from './span.js';
 import type { Token } from './tokens.js';
 import { kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from './assembly.js';
 
+/** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */
+export function withoutLead(line: Words): Words {
+  const [first, second, ...tokens] = line.tokens;
+  const led = first && second && FOUNDS.has(first.key) && LEADS.has(second.key);
+  return led && tokens.length > 0 && (mayWork(tokens) || tokens.some(({ key }) => CHAINS.has(key))) ? { ...line, tokens } : line;
+}
+
 /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
-export function setting(all: Assembly, tokens: readonly Token[]): boolean {
-  if (tokens.length > 12 || !maySet(all, tokens)) return false;
+export function setting(all: Assembly, { tokens, span }: Words): boolean {
+  if (tokens.length > MOST_SET || !maySet(all, tokens)) return false;
   const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null);
   const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
   const last = tokens.findLast((token) => token.kind !== 'mark');
@@ -26,11 +33,16 @@ export function setting(all: Assembly, tokens: readonly Token[]): boolean {
     return false;
   }
   const foundation = reading.foundation;
-  if (reading.pieces.length > 0 || !foundation || foundation === all.foundation || foundation.span.to !== last?.to) return false;
+  if (!foundation || foundation === all.foundation || !reading.pieces.every(saysOnly)) return false;
+  if (reading.pieces.length === 0 && foundation.span.to !== last?.to) return false;
   if (all.heading === null && all.part !== null) return false;
-  all.foundation = foundation;
+  // With the words that lead to it.
+  all.foundation = { ...foundation, span };
   return true;
 }
+
+/** "Do not twist", and how many chains there are. */
+const saysOnly = (piece: Piece): boolean => piece.is === 'total' || (piece.is === 'item' && piece.item.kind === 'remark');
 
 /** Whether a line begins with a colour, a chain, or a word that leads to one. */
 function maySet(all: Assembly, tokens: readonly Token[]): boolean {
@@ -51,6 +63,9 @@ const SETS: ReadonlySet<string> = new Set([
   'dark',
   'main',
 ]);
+const LEADS: ReadonlySet<string> = new Set([':', '-', 'with', 'by']);
+/** Most tokens of a line that sets something: "ch 10, join with a slip stitch in the first chain to form a ring". */
+const MOST_SET = 20;
 const CHAINS: ReadonlySet<string> = new Set(['ch', 'chain', 'chains', 'chs']);
 
 /** "Nose: 6 sc in MR (6)", "Leaf / ch 5, sl st in 2nd ch …": a part on one line, with its name. */

@@ -64,6 +64,18 @@ describe('a pattern resized', () => {
     );
   }, 120_000);
 
+  it.each(['ch 10, join to form a ring', 'Foundation: ch 10, sl st in first ch to form a ring'])(
+    'takes the line along that it begins on: %s',
+    (chain) => {
+      const text = `Tube\nUS terms\n\n## Tube\n${chain}\nR1: sc around (10)\nR2-R12: sc around (10)\n`;
+      expect(made(text, 1).text).toBe(text);
+      const { text: larger, count } = made(text, 2);
+      expect(larger).toContain('R1: ch 20, join to form a ring, 20 sc in ring (20)');
+      expect(larger).not.toContain('10');
+      expect(count.diagnostics).toEqual([]);
+    },
+  );
+
   it('is so much wider and longer, as its stuffed shape shows', () => {
     fc.assert(
       fc.property(demo, fc.integer({ min: 60, max: 260 }), ([file, text], percent) => {

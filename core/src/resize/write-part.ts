@@ -37,8 +37,7 @@ export function editsOfPart(
   const { part } = counted;
   const starts = new Set(part.lines.map(({ span }) => span.from));
   if (starts.size < part.lines.length) return null;
-  if (part.lines.some(({ items, places }) => items.some((item, i) => item.kind === 'foundation' && places[i] === null)))
-    return null;
+  if (part.lines.some(beginsBefore)) return null;
   return part.lines.flatMap((line, index): TextEdit[] => {
     const own = rounds.map((round, k) => ({ ...round, k })).filter(({ source }) => counted.rounds[source]!.line === index);
     const written = linesOf(own, counted.rounds[0]!.number);
@@ -47,6 +46,13 @@ export function editsOfPart(
     return [written.length > 0 ? { from: line.span.from, to: line.span.to, insert } : { ...wholeLine(text, line.span), insert }];
   });
 }
+
+/** Whether what a round begins on stands in a line before it. */
+const beginsBefore = ({ items, places, settings }: RoundLine): boolean =>
+  items.some((item, i) => {
+    if (item.kind === 'foundation') return places[i] === null;
+    return item.kind === 'start' && item.from === 'chain ring' && settings.length > 0;
+  });
 
 /** A line with its break, for one that goes. */
 function wholeLine(text: string, { from, to }: Span): Span {

@@ -1,5 +1,5 @@
 import { isSamePart } from '../part-ref.js';
-import type { Chain, Times, Work } from '../pattern.js';
+import type { Chain, Start, Times, Work } from '../pattern.js';
 import { join } from '../span.js';
 import { choice, itemPiece, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
@@ -24,7 +24,7 @@ export function isPrelude(piece: Piece): boolean {
 
 /** Adds to the pieces of a whole round what only the round as a whole can mean. */
 export function withWholeChoices(state: ReadState, read: readonly Piece[], last: LastWorked | null): Piece[] {
-  const all = withChains(state, liftedChain(state, withoutRingJoin(read)));
+  const all = withChains(state, liftedChain(state, withoutRingJoin(roundChainRing(state, read))));
   const begin = all.findIndex((piece) => !isPrelude(piece));
   if (begin < 0) return all;
   const end = all.findLastIndex((piece) => !isPrelude(piece)) + 1;
@@ -103,6 +103,42 @@ function lastPlain(all: readonly Piece[], settled: Piece[], stitches: readonly P
   const said = all.some((piece) => piece.is === 'total');
   if (said || typeof count !== 'number' || count < 3 || !stitches.slice(0, -1).some(isStitch)) return settled;
   return [choice('last-total', [settled, [...stitches.slice(0, -1), { is: 'total', count, span: last.span }]])];
+}
+
+/**
+ * "ch 10, join to form a ring" and, there or in the next line, "sc around": the stitches go round a ring of chain, one in each.
+ * A chain that is joined has its first chain for a stitch too.
+ */
+function roundChainRing(state: ReadState, pieces: readonly Piece[]): readonly Piece[] {
+  const { foundation } = state;
+  if (foundation?.value.from !== 'chain') return pieces;
+  const first = pieces.findIndex((piece) => !isPrelude(piece));
+  const before = first < 0 ? pieces : pieces.slice(0, first);
+  const joins = before.filter((piece) => piece.is === 'item' && piece.item.kind === 'close');
+  const joined = joins.length > 0 || (foundation === state.context.foundation && foundation.value.first === 1);
+  if (!joined) return pieces;
+  const span = joins.reduce((whole, piece) => join(whole, piece.span), foundation.span);
+  const rest = pieces.filter((piece) => !joins.includes(piece));
+  const own = rest[first - joins.length];
+  state.foundationDoubtful = false;
+  if (first < 0 || !isPlainWork(own) || own.item.loop !== 'both' || typeof own.item.count === 'object') {
+    state.foundation = { span, value: { ...foundation.value, first: 1 } };
+    return rest;
+  }
+  const { chains } = foundation.value;
+  const { stitch, count } = own.item;
+  const start: Start = {
+    kind: 'start',
+    from: 'chain ring',
+    chains,
+    stitch,
+    count: count === 'around' ? chains : count,
+    chain: 'none',
+  };
+  state.foundation = null;
+  // Where the chain stands in a line before, that is told of the round (`settings`).
+  const begun = foundation === state.context.foundation ? own.span : join(span, own.span);
+  return rest.map((piece) => (piece === own ? itemPiece(start, begun) : piece));
 }
 
 /** The slip stitch that makes a ring of a chain is part of the start. */
