@@ -49,6 +49,8 @@ export class Shelf {
   /** Why something could not be done with a make; empty when it could. */
   protected readonly problem = signal('');
   protected readonly removed = signal<ShelvedMake | null>(null);
+  /** Taken off here: an answer that was asked for before still has them. */
+  private readonly gone = new Set<string>();
   /** What was found, once it was asked for. */
   protected readonly found = signal<readonly Found[] | null>(null);
   protected readonly many = computed(() => (this.makes()?.length ?? 0) > FEW);
@@ -72,7 +74,7 @@ export class Shelf {
       .settled()
       .pipe(switchMap(() => this.shelf.latest()))
       .subscribe({
-        next: (makes) => this.makes.set(makes),
+        next: (makes) => this.makes.set(makes.filter(({ id }) => !this.gone.has(id))),
         error: (error: RequestFailed) => this.failure.set(error),
       });
   }
@@ -88,6 +90,7 @@ export class Shelf {
     this.problem.set('');
     this.api.remove(make.id).subscribe({
       next: () => {
+        this.gone.add(make.id);
         this.makes.update((makes) => makes?.filter((each) => each.id !== make.id) ?? null);
         this.removed.set(make);
         forgetLastWorked(make.id);
@@ -112,6 +115,7 @@ export class Shelf {
     this.api.restore(make.id).subscribe({
       next: () => {
         this.removed.set(null);
+        this.gone.delete(make.id);
         this.load();
       },
       error: (error: RequestFailed) => this.problem.set(error.message),
