@@ -16,6 +16,28 @@ test.describe('with the demo alone on it', () => {
     await expect(plank).toContainText('Body, round 4 of 31');
     await expect(plank.getByRole('link', { name: 'Carry on' })).toBeVisible();
   });
+
+  test('a make taken off the shelf stays off when what was asked for before comes late', async ({ app, page }) => {
+    await page.goto(app.url);
+    const plank = page.locator('lem-plank').filter({ hasText: 'Harbour puffin' });
+    await expect(plank).toBeVisible();
+    let come = (): void => undefined;
+    const late = new Promise<void>((resolve) => (come = resolve));
+    await page.route('**/api/makes', async (route) => {
+      const response = await route.fetch();
+      const makes = (await response.json()) as { title: string }[];
+      await late;
+      const told = makes.map((make) => (make.title === 'Jelly pilot' ? { ...make, title: 'Jelly pilot, told late' } : make));
+      await route.fulfill({ response, json: told });
+    });
+    // Until the server says, it shows what was told last.
+    await page.reload();
+    await plank.getByRole('button', { name: 'Take Harbour puffin off the shelf' }).click();
+    await expect(plank).toBeHidden();
+    come();
+    await expect(page.getByRole('heading', { name: 'Jelly pilot, told late' })).toBeVisible();
+    await expect(plank).toBeHidden();
+  });
 });
 
 test.describe('with a server that goes away', () => {

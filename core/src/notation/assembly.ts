@@ -9,7 +9,7 @@ import type { RoundText, Words } from './layout/line.js';
 import { addLine, checkGaps, checkNumber, numberedOn, type Numbered, type Numbers } from './numbering.js';
 import { checkCopies, checkedRange } from './line-checks.js';
 import type { Foundation, Note } from './pattern.js';
-import { itemPiece, usual, type Piece } from './reading/piece.js';
+import { itemPiece, startsChainRing, usual, type Piece } from './reading/piece.js';
 import { readRound, type RoundReading } from './reading/round.js';
 import { namedPart, type NamedPart, type Placed, type RoundContext } from './reading/state.js';
 import { saysWork } from './says-work.js';
@@ -303,9 +303,6 @@ function settingsOf(all: Assembly, { foundation, pieces }: RoundReading): Span[]
   const own = foundation ? foundation.span === all.foundation?.span : usual(pieces).some(startsChainRing);
   return all.foundation && own ? [...spans, all.foundation.span] : spans;
 }
-
-const startsChainRing = (piece: Piece): boolean =>
-  piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring';
 
 /** Begins a new part where a sure heading stands, or where the numbers begin again. */
 function openPart(all: Assembly, opens: boolean, span: Span): void {

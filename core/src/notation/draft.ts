@@ -136,15 +136,11 @@ function takeWords(all: Assembly, line: Words, next: Line | undefined): void {
     all.heading = { ...all.heading, copies, rank: 3 };
     return;
   }
-  if (defines(line.tokens)) keepNote(all, line.span, []);
-  const told = withoutLead(line);
-  if (
-    defines(line.tokens) ||
-    takeInline(all, told) ||
-    chainPart(all, told, next) ||
-    setting(all, told) ||
-    unlabelledRound(all, told, next)
-  )
+  if (defines(line.tokens)) {
+    keepNote(all, line.span, []);
     return;
+  }
+  const told = withoutLead(line);
+  if (takeInline(all, told) || chainPart(all, told, next) || setting(all, told) || unlabelledRound(all, told, next)) return;
   keepNote(all, line.span, line.tokens);
 }

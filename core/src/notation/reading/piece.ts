@@ -24,6 +24,10 @@ export function itemPiece(item: Exclude<Item, Group>, span: Span): Piece {
   return { is: 'item', item, span };
 }
 
+/** Stitches into a ring of chains. */
+export const startsChainRing = (piece: Piece): boolean =>
+  piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring';
+
 /** Words that change no count, with what they say. */
 export function remarkPiece(text: string, span: Span): Piece {
   return itemPiece({ kind: 'remark', text, facts: factsIn(text) }, span);

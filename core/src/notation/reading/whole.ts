@@ -1,7 +1,7 @@
 import { isSamePart } from '../part-ref.js';
 import type { Chain, Start, Times, Work } from '../pattern.js';
 import { join } from '../span.js';
-import { choice, itemPiece, usual, type Piece } from './piece.js';
+import { choice, itemPiece, startsChainRing, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
 import type { ReadState } from './state.js';
 import { isPlainWork } from './placing.js';
@@ -143,9 +143,7 @@ function roundChainRing(state: ReadState, pieces: readonly Piece[]): readonly Pi
 
 /** The slip stitch that makes a ring of a chain is part of the start. */
 function withoutRingJoin(pieces: readonly Piece[]): readonly Piece[] {
-  const start = pieces.findIndex(
-    (piece) => piece.is === 'item' && piece.item.kind === 'start' && piece.item.from === 'chain ring',
-  );
+  const start = pieces.findIndex(startsChainRing);
   return start < 0 ? pieces : pieces.filter((piece, i) => i > start || piece.is !== 'item' || piece.item.kind !== 'close');
 }
 
