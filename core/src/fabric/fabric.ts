@@ -128,15 +128,16 @@ class FabricBuilder {
   private readonly roundStart: Uint32Array;
   private readonly roundAction: Uint32Array;
   private readonly roundWay: Uint8Array;
-  private readonly actionStart: number[] = [];
-  private readonly actionGroup: number[] = [];
-  private readonly actionWork: number[] = [];
+  private actionStart: Uint32Array;
+  private actionGroup: Uint32Array;
+  private actionWork: Uint32Array;
   private readonly works: Worked[] = [];
   private readonly workIndex = new Map<Worked, number>();
   private readonly colours = [''];
   private readonly limbs: (PartRef | null)[] = [null];
   private readonly foundations = new Map<number, Foundation>();
   private row = 0;
+  private action = 0;
   private roundIndex = 0;
   private group = 0;
   private colourNow = 0;
@@ -159,6 +160,10 @@ class FabricBuilder {
     this.roundStart = new Uint32Array(rounds.length + 1);
     this.roundAction = new Uint32Array(rounds.length + 1);
     this.roundWay = new Uint8Array(rounds.length);
+    // Hardly a part has more actions than stitches and skips.
+    this.actionStart = new Uint32Array(stitchCount + rounds.length + 1);
+    this.actionGroup = new Uint32Array(this.actionStart.length);
+    this.actionWork = new Uint32Array(this.actionStart.length);
   }
 
   addRound(items: readonly Item[], round: RoundCount): void {
@@ -166,7 +171,7 @@ class FabricBuilder {
     this.used = 0;
     this.group = 0;
     this.roundStart[this.roundIndex] = this.row;
-    this.roundAction[this.roundIndex] = this.actionWork.length;
+    this.roundAction[this.roundIndex] = this.action;
     this.roundWay[this.roundIndex] = WAYS.indexOf(round.way);
     let left = round.around;
     let loose = false;
@@ -264,20 +269,24 @@ class FabricBuilder {
     const index = this.indexOf(work);
     const loop = LOOPS.indexOf(work.loop);
     const limb = work.kind === 'work' && work.through !== null ? this.limbIndex(work.through) : 0;
-    for (let i = 0; i < actions; i++, this.used += together) {
+    const { stitch, round, colour, roundIndex, colourNow, parentCount } = this;
+    const parents = places ? this.place : this.firstParent;
+    for (let i = 0; i < actions; i++) {
       const at = Math.min(length - 1, Math.floor(this.used * scale));
       const count = Math.min(together, length - at);
-      const first = turned ? length - at - count : at;
+      const first = (turned ? length - at - count : at) + (places ? 0 : start);
+      this.used += together;
       this.begin(index);
-      for (const name of names) {
-        const row = this.addStitch(name, loop);
-        this.limb[row] = limb;
+      for (let made = 0; made < names.length; made++) {
+        const row = this.row++;
+        stitch[row] = names[made]!;
+        round[row] = roundIndex;
+        colour[row] = colourNow;
+        if (loop > 0) this.loop[row] = loop;
+        if (limb > 0) this.limb[row] = limb;
         if (length === 0) continue;
-        if (places) this.place[row] = first;
-        else {
-          this.firstParent[row] = start + first;
-          this.parentCount[row] = count;
-        }
+        parents[row] = first;
+        if (!places) parentCount[row] = count;
       }
     }
   }
@@ -302,9 +311,23 @@ class FabricBuilder {
   }
 
   private begin(index: number): void {
-    this.actionWork.push(index);
-    this.actionStart.push(this.row);
-    this.actionGroup.push(this.group);
+    // One entry is kept for the end.
+    if (this.action + 1 >= this.actionStart.length) this.makeRoom();
+    const action = this.action++;
+    this.actionWork[action] = index;
+    this.actionStart[action] = this.row;
+    this.actionGroup[action] = this.group;
+  }
+
+  private makeRoom(): void {
+    const larger = (full: Uint32Array): Uint32Array => {
+      const wide = new Uint32Array(2 * full.length);
+      wide.set(full);
+      return wide;
+    };
+    this.actionWork = larger(this.actionWork);
+    this.actionStart = larger(this.actionStart);
+    this.actionGroup = larger(this.actionGroup);
   }
 
   private addStitch(stitch: number, loop: number): number {
@@ -327,10 +350,10 @@ class FabricBuilder {
   }
 
   finish(fill: Fill, endsMeet: boolean): Fabric {
-    const actionCount = this.actionWork.length;
+    const actionCount = this.action;
     this.roundStart[this.roundIndex] = this.row;
     this.roundAction[this.roundIndex] = actionCount;
-    this.actionStart.push(this.row);
+    this.actionStart[actionCount] = this.row;
     return {
       stitchCount: this.stitchCount,
       roundCount: this.rounds.length,
@@ -346,9 +369,9 @@ class FabricBuilder {
       roundStart: this.roundStart,
       roundAction: this.roundAction,
       roundWay: this.roundWay,
-      actionStart: new Uint32Array(this.actionStart),
-      actionGroup: new Uint32Array(this.actionGroup),
-      actionWork: new Uint32Array(this.actionWork),
+      actionStart: this.actionStart.slice(0, actionCount + 1),
+      actionGroup: this.actionGroup.slice(0, actionCount),
+      actionWork: this.actionWork.slice(0, actionCount),
       works: this.works,
       colours: this.colours,
       limbs: this.limbs,
