@@ -139,6 +139,7 @@ class PartChecker {
 
   /** What the next round may be worked over: what this one made, and after a slip also what was meant instead. */
   private countsAfter(line: RoundLine, { makes }: RoundMeasure, ok: boolean): readonly number[] {
+    if (this.below.length === 1 && (ok || line.stated === null)) return [makes];
     const others = this.below.length > 1 ? this.below.map((below) => measureRound(line.items, below).makes) : [];
     const stated = ok || line.stated === null ? [] : [line.stated.count];
     return [...new Set([makes, ...stated, ...others])].slice(0, MOST_COUNTS);
@@ -146,7 +147,7 @@ class PartChecker {
 
   private reckonBest(line: RoundLine, label: string, below = this.below): Reckoning {
     const reckoned = below.map((available) => this.reckon(line, label, available));
-    return reckoned.reduce((a, b) => (b.misses < a.misses ? b : a));
+    return reckoned.length === 1 ? reckoned[0]! : reckoned.reduce((a, b) => (b.misses < a.misses ? b : a));
   }
 
   private reckon(line: RoundLine, label: string, below: number): Reckoning {

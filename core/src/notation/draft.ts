@@ -3,7 +3,7 @@ import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
 import { closePart, keepNote, kindsOf, takeHeading, takeRound, tried, type Assembly, type Draft } from './assembly.js';
 import { opensMakingUp } from './making-up/section.js';
-import { chainPart, chainRow, setting, takeInline, unlabelledRound, withoutLead } from './unlabelled.js';
+import { chainPart, chainRow, mayWork, setting, takeInline, unlabelledRound, withoutLead } from './unlabelled.js';
 
 /** Most typing slips of one text whose meaning is looked up. */
 const MOST_LOOKUPS = 300;
@@ -103,6 +103,7 @@ function makesUp(all: Assembly, line: Line, next: Line | undefined): boolean {
 }
 
 const worksHere = (all: Assembly, { tokens }: Words | HeadingLine): boolean => {
+  if (!mayWork(tokens)) return false;
   const { starts, works, total } = kindsOf(tried(all, tokens, true).reading);
   return works && (starts || total);
 };

@@ -37,6 +37,15 @@ function refsIn(line: RoundLine): PartRef[] {
   return refs;
 }
 
+/** Whether a line speaks of any part. */
+function speaks({ like, items }: RoundLine): boolean {
+  return (like !== null && like.part !== null) || names(items);
+}
+
+function names(items: readonly Item[]): boolean {
+  return items.some((item) => (item.kind === 'group' ? names(item.items) : partsNamed(item).length > 0));
+}
+
 /** Whether a line speaks of a part, by its index. */
 export function speaksOf(line: RoundLine, part: number): boolean {
   return refsIn(line).some((ref) => ref.part === part);
@@ -55,8 +64,9 @@ export function resolveParts(parts: readonly Part[]): Part[] {
       const found = before >= 0 ? before : names.indexOf(wanted);
       return { part: found < 0 ? null : found, name };
     };
-    const lines = part.lines.map((line) => (refsIn(line).length > 0 ? resolved(line, resolve) : line));
-    return lines.some((line, i) => line !== part.lines[i]) ? { ...part, lines } : part;
+    if (!part.lines.some(speaks)) return part;
+    const lines = part.lines.map((line) => (speaks(line) ? resolved(line, resolve) : line));
+    return { ...part, lines };
   });
 }
 

@@ -65,7 +65,8 @@ function settled(all: Settling, round: DraftRound, known: Known, next: DraftRoun
     exact && (diagnostic.code === 'unread' || diagnostic.code === 'unknown-stitch')
       ? { ...diagnostic, severity: 'warning' }
       : diagnostic;
-  [...round.diagnostics.map(mild), ...diagnostics].forEach(all.report);
+  for (const diagnostic of round.diagnostics) all.report(mild(diagnostic));
+  diagnostics.forEach(all.report);
   return line;
 }
 
@@ -88,6 +89,11 @@ function countLine(
     );
     const { uses, makes } = made[Math.max(0, best)]!;
     rounds.push({ number, makes, items: line.items });
+    const exact = best >= 0 && (line.stated === null || line.stated.count === makes);
+    if (exact && !unsure) {
+      over = [makes];
+      continue;
+    }
     const right = (best >= 0 || (rounds.length === 1 && !foundation)) && (line.stated === null || line.stated.count === makes);
     const stated = right || line.stated === null ? [] : [line.stated.count];
     const others = right && uses >= 0 ? [] : made.map((each) => each.makes);

@@ -5,7 +5,7 @@ import type { Foundation, Item, ItemPlace, RoundLine, Work } from './pattern.js'
 import { printItems, printLabel } from './print.js';
 import { decided, doubtsIn, itemPiece, placed, type Decide, type Piece } from './reading/piece.js';
 import type { RoundReading } from './reading/round.js';
-import { join, type Span } from './span.js';
+import type { Span } from './span.js';
 import type { Terms } from './stitch.js';
 
 /** A line as read, before counts have settled it. */
@@ -86,6 +86,7 @@ function* waysOf(doubts: ReadonlyMap<Doubt, number>): Generator<ReadonlyMap<Doub
  */
 export function settleLine(line: DraftLine, known: Known, next: DraftLine | null): Settled {
   const doubts = doubtsOf(line);
+  if (doubts.size === 0) return settledAs(line, candidateOf(line, NO_DOUBT, known), known, []);
   let usual: Candidate | null = null;
   let best: Candidate | null = null;
   const fitting: Candidate[] = [];
@@ -96,21 +97,24 @@ export function settleLine(line: DraftLine, known: Known, next: DraftLine | null
     if (!best || candidate.problems < best.problems) best = candidate;
     if (candidate.problems > 0) continue;
     fitting.push(candidate);
-    if (candidate.stated || doubts.size === 0) break;
+    if (candidate.stated) break;
   }
   const chosen = fitting.length > 1 ? chooseByNext(fitting, known, next) : best!;
   const rest = fitting.filter((each) => each !== chosen && each.measure.makes !== chosen.measure.makes);
-  return {
-    line: lineOf(line, chosen),
-    diagnostics: [...twoReadings(line, chosen, usual!, rest, known), ...repeatMissing(line, chosen)],
-    exact: chosen.problems === 0 && chosen.stated !== null && known.below !== null,
-  };
+  const told = [...twoReadings(line, chosen, usual!, rest, known), ...repeatMissing(line, chosen)];
+  return settledAs(line, chosen, known, told);
 }
 
+function settledAs(line: DraftLine, chosen: Candidate, known: Known, diagnostics: readonly ReadingDiagnostic[]): Settled {
+  const exact = chosen.problems === 0 && chosen.stated !== null && known.below !== null;
+  return { line: lineOf(line, chosen), diagnostics, exact };
+}
+
+const NO_DOUBT: ReadonlyMap<Doubt, number> = new Map();
+
 function doubtsOf(line: DraftLine): ReadonlyMap<Doubt, number> {
-  const doubts = new Map(doubtsIn(line.reading.pieces));
-  if (line.reading.foundationDoubtful) doubts.set('oval', 2);
-  return doubts;
+  const doubts = doubtsIn(line.reading.pieces);
+  return line.reading.foundationDoubtful ? new Map([...doubts, ['oval', 2]]) : doubts;
 }
 
 function chooseByNext(fitting: readonly Candidate[], known: Known, next: DraftLine | null): Candidate {
@@ -135,9 +139,13 @@ function candidateOf(line: DraftLine, way: ReadonlyMap<Doubt, number>, known: Kn
   const all = line.colours.length > 0 ? [...line.colours, ...line.reading.pieces] : line.reading.pieces;
   const pieces = decided(all, decide);
   const foundation = foundationOfLine(line, decide, known);
-  const reckoned = (known.below ?? [null]).map((below) => reckon(line, pieces, foundation, below, known));
-  const least = reckoned.reduce((a, b) => (b.problems < a.problems ? b : a));
-  return { ...least, other: [...way.keys()] };
+  const other = [...way.keys()];
+  let least: Candidate | null = null;
+  for (const below of known.below ?? UNKNOWN) {
+    const candidate = reckon(line, pieces, foundation, below, known, other);
+    if (!least || candidate.problems < least.problems) least = candidate;
+  }
+  return least!;
 }
 
 function foundationOfLine(line: DraftLine, decide: Decide, known: Known): { value: Foundation; span: Span } | null {
@@ -149,6 +157,9 @@ function foundationOfLine(line: DraftLine, decide: Decide, known: Known): { valu
   return { value: resolvedLoops(value, known.rounds, known.before), span: said.span };
 }
 
+/** Stitches below where nobody can know them. */
+const UNKNOWN: readonly null[] = [null];
+
 type Decided = ReturnType<typeof decided>;
 
 const ANYTHING_AROUND: Item = { ...PLAIN, count: 'around' };
@@ -159,7 +170,8 @@ function reckon(
   foundation: { value: Foundation; span: Span } | null,
   below: number | null,
   known: Known,
-): Omit<Candidate, 'other'> {
+  other: readonly Doubt[],
+): Candidate {
   const first = known.rounds.length === 0;
   const placesOf = (items: readonly Item[]): number | null =>
     foundation ? foundationPlaces(items, first ? 0 : (below ?? 0), known.rounds, known.before) : first ? null : below;
@@ -173,7 +185,7 @@ function reckon(
   const makes = measure.makes;
   const wrong = places !== null && measure.uses !== places;
   const problems = Number(wrong) + Number(stated !== null && stated.count !== makes);
-  return { items, places: itemPlaces, stated, measure, problems };
+  return { items, places: itemPlaces, stated, measure, problems, other };
 }
 
 /** Items of pieces whose numbers follow from what is there. */
@@ -228,8 +240,9 @@ function withFoundation(
   { items, places }: ReturnType<typeof placed>,
   foundation: { value: Foundation; span: Span } | null,
 ): { items: readonly Item[]; places: readonly (ItemPlace | null)[] } {
-  const own = (place: ItemPlace): ItemPlace | null => (place.from >= line.span.from && place.to <= line.span.to ? place : null);
-  const all = places.map(own);
+  const isOwn = (place: ItemPlace): boolean => place.from >= line.span.from && place.to <= line.span.to;
+  const own = (place: ItemPlace): ItemPlace | null => (isOwn(place) ? place : null);
+  const all = places.every(isOwn) ? places : places.map(own);
   if (!foundation) return { items, places: all };
   const found = items.findIndex((item) => item.kind !== 'colour');
   const at = found < 0 ? items.length : found;
@@ -246,8 +259,15 @@ function lineOf(line: DraftLine, { items, places, stated }: Candidate): RoundLin
 
 /** Where the stitches of a line stand, without its label, remarks and total. */
 export function instructionSpan({ items, places, label }: Pick<RoundLine, 'items' | 'places' | 'label'>): Span {
-  const spans = places.filter((place, i) => place !== null && place.from >= label.to && items[i]?.kind !== 'remark');
-  return spans.reduce<Span | null>((all, span) => (all ? join(all, span!) : { from: span!.from, to: span!.to }), null) ?? label;
+  let from = Number.POSITIVE_INFINITY;
+  let to = 0;
+  for (let i = 0; i < places.length; i++) {
+    const place = places[i];
+    if (!place || place.from < label.to || items[i]?.kind === 'remark') continue;
+    from = Math.min(from, place.from);
+    to = Math.max(to, place.to);
+  }
+  return from <= to ? { from, to } : label;
 }
 
 /** Doubts that are told, as a maker may have learned the other reading; all others only where nothing decides. */

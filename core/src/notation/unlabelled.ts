@@ -106,6 +106,7 @@ function chainAlone(reading: RoundReading): RoundReading {
 export function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boolean {
   const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
   if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 16) return false;
+  if (all.foundation === null && !line.tokens.some(({ key }) => CHAINS.has(key))) return false;
   const { reading, clean } = tried(all, line.tokens, true);
   const starts = kindsOf(tried(all, next.tokens, true).reading).starts;
   if (!clean || !kindsOf(reading).chainOnly || !starts) return false;
@@ -159,7 +160,8 @@ export function unlabelledRound(all: Assembly, line: Words, next: Line | undefin
 /** Longest line without a label that is tried as a round. */
 const MOST_TOKENS = 400;
 
-const mayWork = (tokens: readonly Token[]): boolean =>
+/** Whether words may be an instruction, before they are read as one. */
+export const mayWork = (tokens: readonly Token[]): boolean =>
   saysWork(tokens) !== null || namesWork(tokens) || BEGINS.has(tokens[0]!.key) || saysRounds(tokens);
 
 const BEGINS: ReadonlySet<string> = new Set(['join', 'attach', 'pick', 'through', 'rejoin', 'lay', 'hold', 'work', 'with']);

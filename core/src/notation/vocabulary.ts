@@ -27,14 +27,18 @@ interface Rest {
  */
 export class Vocabulary {
   private rests: Rest[] = [];
-  private grown: { readonly meaning: Meaning | null; readonly next: Map<string, Vocabulary> } | null = null;
+  private grown: { readonly match: Match | null; readonly next: Map<string, Vocabulary> } | null = null;
 
-  get meaning(): Meaning | null {
-    return this.grow().meaning;
+  /** @param depth how many keys lead to this node */
+  constructor(private readonly depth = 0) {}
+
+  /** The phrase that ends here. */
+  get match(): Match | null {
+    return (this.grown ?? this.grow()).match;
   }
 
   get next(): ReadonlyMap<string, Vocabulary> {
-    return this.grow().next;
+    return (this.grown ?? this.grow()).next;
   }
 
   /** @throws when the tree has been read already: what is added later would be missed */
@@ -47,14 +51,13 @@ export class Vocabulary {
   }
 
   private grow(): NonNullable<typeof this.grown> {
-    if (this.grown) return this.grown;
     let meaning: Meaning | null = null;
     const next = new Map<string, Vocabulary>();
     const lead = ({ meaning: own, keys, at, places, place }: Rest): void => {
       const key = keys[at];
       if (key !== undefined) {
         let node = next.get(key);
-        if (!node) next.set(key, (node = new Vocabulary()));
+        if (!node) next.set(key, (node = new Vocabulary(this.depth + 1)));
         node.rests.push({ meaning: own, keys, at: at + 1, places, place });
       } else if (place < places.length) {
         for (const words of places[place]!) lead({ meaning: own, keys: keysOf(words), at: 0, places, place: place + 1 });
@@ -62,7 +65,7 @@ export class Vocabulary {
     };
     this.rests.forEach(lead);
     this.rests = [];
-    return (this.grown = { meaning, next });
+    return (this.grown = { match: meaning && { meaning, length: this.depth }, next });
   }
 }
 
@@ -159,7 +162,7 @@ export function longestPhrase(vocabulary: Vocabulary, tokens: readonly Token[], 
   for (let i = at; i < tokens.length; i++) {
     node = node.next.get(tokens[i]!.key);
     if (!node) break;
-    if (node.meaning) best = { meaning: node.meaning, length: i - at + 1 };
+    best = node.match ?? best;
   }
   return best;
 }

@@ -94,6 +94,8 @@ export interface PlacedItems {
   readonly places: readonly ItemPlace[];
 }
 
+const NOTHING_INSIDE: readonly ItemPlace[] = [];
+
 /** Items of pieces in which nothing is left to decide or to work out. */
 export function placed(pieces: readonly Piece[]): PlacedItems {
   const items: Item[] = [];
@@ -101,7 +103,7 @@ export function placed(pieces: readonly Piece[]): PlacedItems {
   for (const piece of pieces) {
     if (piece.is === 'item') {
       items.push(piece.item);
-      places.push({ ...piece.span, inside: [] });
+      places.push({ from: piece.span.from, to: piece.span.to, inside: NOTHING_INSIDE });
     } else if (piece.is === 'group') {
       const inner = placed(piece.pieces);
       items.push({ kind: 'group', items: inner.items, times: piece.times });

@@ -26,7 +26,7 @@ export function isPrelude(piece: Piece): boolean {
 export function withWholeChoices(state: ReadState, read: readonly Piece[], last: LastWorked | null): Piece[] {
   const all = withChains(state, liftedChain(state, withoutRingJoin(roundChainRing(state, read))));
   const begin = all.findIndex((piece) => !isPrelude(piece));
-  if (begin < 0) return all;
+  if (begin < 0) return [...all];
   const end = all.findLastIndex((piece) => !isPrelude(piece)) + 1;
   const shift = all.length - read.length;
   const stitches = all.slice(begin, end);
@@ -150,6 +150,7 @@ function withoutRingJoin(pieces: readonly Piece[]): readonly Piece[] {
 /** "ch 1, 6 sc in ring": a chain before a ring belongs to the start. */
 function liftedChain(state: ReadState, pieces: readonly Piece[]): readonly Piece[] {
   const start = pieces.findIndex((piece) => piece.is === 'item' && piece.item.kind === 'start');
+  if (start < 1) return pieces;
   const at = pieces.findIndex((piece, i) => i < start && chainOf(piece)?.count === 1);
   const own = pieces[start];
   if (at < 0 || own?.is !== 'item' || own.item.kind !== 'start') return pieces;
@@ -162,8 +163,13 @@ function liftedChain(state: ReadState, pieces: readonly Piece[]): readonly Piece
   return pieces.flatMap((piece, i) => (i === at ? [] : i === start ? [lifted] : [piece]));
 }
 
+const holdsChain = (piece: Piece): boolean =>
+  (piece.is === 'group' && piece.pieces.some(holdsChain)) ||
+  (piece.is === 'choice' && (piece.doubt === 'chain' || piece.options.some((option) => option.some(holdsChain))));
+
 /** Orders what each chain may count for, the usual first: one in the middle counts, one at an edge does not. */
-function withChains(state: ReadState, pieces: readonly Piece[]): Piece[] {
+function withChains(state: ReadState, pieces: readonly Piece[]): readonly Piece[] {
+  if (!pieces.some(holdsChain)) return pieces;
   const first = pieces.findIndex((piece) => !isPrelude(piece));
   const last = pieces.findLastIndex((piece) => !isPrelude(piece));
   return pieces.map((piece, i): Piece => {
