@@ -2,7 +2,7 @@ import { asSeen } from './fold.js';
 import { isColourCode, type ColourBook } from './colours.js';
 import type { Line } from './layout/line.js';
 import type { Token } from './tokens.js';
-import { longestPhrase, vocabularyOf } from './vocabulary.js';
+import { phraseInEither } from './vocabulary.js';
 
 const JOINS = new Set(['=', ':', '-']);
 const COLOUR_WORDS = new Set(['color', 'colour', 'colors', 'colours', 'yarn', 'yarns', 'key', 'legend']);
@@ -24,9 +24,10 @@ export function readColourBook(text: string, lines: readonly Line[]): ColourBook
       readCodes(text, tokens, codes);
       if (COLOUR_WORDS.has(tokens[0]!.key)) namesIn(tokens.slice(1)).forEach((name) => named.add(name));
     }
-    tokens.forEach((token, i) => {
-      if (CHANGES.has(token.key)) namesIn(tokens.slice(i + 1, changedUpTo(tokens, i + 1))).forEach((name) => named.add(name));
-    });
+    for (let i = 0; i < tokens.length; i++) {
+      if (!CHANGES.has(tokens[i]!.key)) continue;
+      for (const name of namesIn(tokens.slice(i + 1, changedUpTo(tokens, i + 1)))) named.add(name);
+    }
   }
   return { codes, named };
 }
@@ -46,7 +47,7 @@ function namesIn(tokens: readonly Token[]): string[] {
 }
 
 function isCraft(tokens: readonly Token[], at: number): boolean {
-  return longestPhrase(vocabularyOf('US'), tokens, at) !== null || longestPhrase(vocabularyOf('UK'), tokens, at) !== null;
+  return phraseInEither(tokens, at) !== null;
 }
 
 function readCodes(text: string, tokens: readonly Token[], codes: Map<string, string>): void {

@@ -62,9 +62,8 @@ function chainsCountIn(lines: readonly Line[]): boolean | null {
   for (const line of lines) {
     if (line.is === 'blank' || line.is === 'terms') continue;
     const { tokens } = line;
-    const keys = tokens.map(({ key }) => key);
-    const all = line.is !== 'round' || keys.includes('throughout');
-    if (!all || !keys.some((key) => key === 'ch' || key === 'chain' || key === 'chains')) continue;
+    if (!tokens.some(({ key }) => key === 'ch' || key === 'chain' || key === 'chains')) continue;
+    if (line.is === 'round' && !tokens.some(({ key }) => key === 'throughout')) continue;
     for (let i = 0; i < tokens.length; i++) {
       const phrase = longestPhrase(vocabularyOf('US'), tokens, i);
       if (phrase?.meaning.is === 'counted') return phrase.meaning.counted;

@@ -1,6 +1,6 @@
 import { labelWord } from './label-word.js';
 import { numberOf, type Token } from './tokens.js';
-import { longestPhrase, vocabularyOf, type Match } from './vocabulary.js';
+import { phraseInEither, type Match } from './vocabulary.js';
 
 const MEASURES: ReadonlySet<string> = new Set(['cm', 'mm', 'inch', 'inches', 'gauge', 'swatch', 'tension']);
 const DEFINES: ReadonlySet<string> = new Set(['-', '=', ':', '...']);
@@ -13,13 +13,9 @@ export function saysWork(tokens: readonly Token[]): 'label' | 'stitch' | null {
   if (labelWord(tokens[0]) !== null && numberOf(tokens[1]) !== null) return 'label';
   if (tokens.some(({ key }) => MEASURES.has(key)) || defines(tokens)) return null;
   for (let i = 0; i + 1 < tokens.length; i++) {
-    if (tokens[i]!.kind === 'number' && isWorked(phraseOf(tokens, i + 1))) return 'stitch';
+    if (tokens[i]!.kind === 'number' && isWorked(phraseInEither(tokens, i + 1))) return 'stitch';
   }
   return null;
-}
-
-function phraseOf(tokens: readonly Token[], at: number): Match | null {
-  return longestPhrase(vocabularyOf('US'), tokens, at) ?? longestPhrase(vocabularyOf('UK'), tokens, at);
 }
 
 function isWorked(phrase: Match | null): boolean {
@@ -32,12 +28,14 @@ export const FOUNDS: ReadonlySet<string> = new Set(['foundation', 'start', 'begi
 
 /** A word of the craft or an abbreviation, and right after it a mark that says what it means: "inc – increase". */
 export function defines(tokens: readonly Token[]): boolean {
-  const phrase = phraseOf(tokens, 0);
+  const [first] = tokens;
+  if (first?.kind !== 'word' || FOUNDS.has(first.key)) return false;
+  const phrase = phraseInEither(tokens, 0);
   const length = phrase?.length ?? 1;
-  const mark = tokens[length];
-  const after = phraseOf(tokens, length + 1);
+  if (!DEFINES.has(tokens[length]?.key ?? '')) return false;
+  if (phrase !== null) return true;
+  const after = phraseInEither(tokens, length + 1);
   const end = tokens[length + 1 + (after?.length ?? 0)];
   const says = after !== null && (end === undefined || ['(', ',', ';', '[', '.'].includes(end.key));
-  if (FOUNDS.has(tokens[0]!.key)) return false;
-  return tokens[0]!.kind === 'word' && DEFINES.has(mark?.key ?? '') && (phrase !== null || (tokens[0]!.text.length <= 4 && says));
+  return first.text.length <= 4 && says;
 }

@@ -120,8 +120,9 @@ function doubtsOf(line: DraftLine): ReadonlyMap<Doubt, number> {
 function chooseByNext(fitting: readonly Candidate[], known: Known, next: DraftLine | null): Candidate {
   const usual = fitting[0]!;
   if (next?.reading.same !== null) return usual;
+  // Of the rounds before, the next line only looks up those it names, and whether there are any.
   const goesOn = ({ measure: { makes }, items }: Candidate): boolean =>
-    fits(next, { ...known, below: [makes], rounds: [...known.rounds, { number: 0, makes, items }] });
+    fits(next, { ...known, below: [makes], rounds: known.rounds.length > 0 ? known.rounds : [{ number: 0, makes, items }] });
   return goesOn(usual) ? usual : (fitting.find((each) => each.measure.makes !== usual.measure.makes && goesOn(each)) ?? usual);
 }
 

@@ -231,12 +231,12 @@ const UNITS =
   'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
     ' ',
   );
-const TENS = 'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ');
+const TENS: ReadonlySet<string> = new Set('twenty thirty forty fifty sixty seventy eighty ninety'.split(' '));
 
 /** Values of number words up to ninety-nine; those of two words are joined when a line is laid out. */
 const NUMBER_WORDS: ReadonlyMap<string, number> = new Map([
   ...UNITS.map((word, i) => [word, i] as const).slice(1),
-  ...TENS.flatMap((ten, i) => [
+  ...[...TENS].flatMap((ten, i) => [
     [ten, 20 + 10 * i] as const,
     ...UNITS.slice(1, 10).map((one, j) => [`${ten}-${one}`, 21 + 10 * i + j] as const),
   ]),
@@ -251,13 +251,13 @@ export function numberOf(token: Token | undefined): number | null {
 
 /** Tokens with number words of two parts as one: "twenty four", "thirty-six". */
 export function withWholeNumbers(tokens: readonly Token[]): readonly Token[] {
-  if (!tokens.some(({ key }) => TENS.includes(key))) return tokens;
+  if (!tokens.some(({ kind, key }) => kind === 'word' && TENS.has(key))) return tokens;
   const joined: Token[] = [];
   for (let i = 0; i < tokens.length; i++) {
     const ten = tokens[i]!;
     const dash = tokens[i + 1]?.key === '-' ? 1 : 0;
     const one = tokens[i + 1 + dash];
-    const whole = TENS.includes(ten.key) && one ? `${ten.key}-${one.key}` : '';
+    const whole = TENS.has(ten.key) && one ? `${ten.key}-${one.key}` : '';
     if (!NUMBER_WORDS.has(whole)) joined.push(ten);
     else {
       joined.push({ kind: 'word', text: whole, key: whole, from: ten.from, to: one!.to });

@@ -13,9 +13,10 @@ import { kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from '
 
 /** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */
 export function withoutLead(line: Words): Words {
-  const [first, second, ...tokens] = line.tokens;
-  const led = first && second && FOUNDS.has(first.key) && LEADS.has(second.key);
-  return led && tokens.length > 0 && (mayWork(tokens) || tokens.some(({ key }) => CHAINS.has(key))) ? { ...line, tokens } : line;
+  const [first, second] = line.tokens;
+  if (!first || !second || !FOUNDS.has(first.key) || !LEADS.has(second.key)) return line;
+  const tokens = line.tokens.slice(2);
+  return tokens.length > 0 && (mayWork(tokens) || tokens.some(({ key }) => CHAINS.has(key))) ? { ...line, tokens } : line;
 }
 
 /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */

@@ -141,12 +141,10 @@ function addChanges(root: Vocabulary, stitch: StitchName, names: readonly string
   }
 }
 
-const vocabularies = new Map<Terms, Vocabulary>();
+const vocabularies: Partial<Record<Terms, Vocabulary>> = {};
 
 export function vocabularyOf(terms: Terms): Vocabulary {
-  let vocabulary = vocabularies.get(terms);
-  if (!vocabulary) vocabularies.set(terms, (vocabulary = build(terms)));
-  return vocabulary;
+  return (vocabularies[terms] ??= build(terms));
 }
 
 export interface Match {
@@ -165,4 +163,9 @@ export function longestPhrase(vocabulary: Vocabulary, tokens: readonly Token[], 
     best = node.match ?? best;
   }
   return best;
+}
+
+/** The longest phrase that begins at `tokens[at]` where the terms are not known yet: in US terms, or else in UK terms. */
+export function phraseInEither(tokens: readonly Token[], at: number): Match | null {
+  return longestPhrase(vocabularyOf('US'), tokens, at) ?? longestPhrase(vocabularyOf('UK'), tokens, at);
 }

@@ -1,6 +1,6 @@
 import { labelWord } from '../label-word.js';
 import { numberOf, type Token } from '../tokens.js';
-import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import { phraseInEither } from '../vocabulary.js';
 import type { Line, RoundText } from './line.js';
 import { namesWork, readLabel } from './label.js';
 import type { RawLine } from './raw-line.js';
@@ -10,10 +10,14 @@ export function withoutHyphens(lines: readonly RawLine[]): RawLine[] {
   const joined: RawLine[] = [];
   for (const line of lines) {
     const before = joined.at(-1);
-    const [word, dash] = before ? before.tokens.slice(-2) : [];
+    const [word, dash] = [before?.tokens.at(-2), before?.tokens.at(-1)];
+    if (dash?.key !== '-') {
+      joined.push(line);
+      continue;
+    }
     const quote = before?.tokens[0]?.key === '>' && line.tokens[0]?.key === '>' ? 1 : 0;
     const next = line.tokens[quote];
-    const broken = word && dash?.key === '-' && word.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
+    const broken = word && word.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
     if (!before || !broken || !isRest(word, next)) {
       joined.push(line);
       continue;
@@ -42,7 +46,7 @@ const ENDS: ReadonlySet<string> = new Set(['.', ';', '|', ')', ']', '}', '/', '!
 
 /** Lines that hold several rounds cut into one line a round; of two columns, the left one comes first. */
 export function withoutNeighbours(text: string, lines: readonly RawLine[]): RawLine[] {
-  const cut: RawLine[][] = lines.map((line) => pieces(text, line));
+  const cut = lines.map((line) => pieces(text, line));
   const ordered: RawLine[] = [];
   for (let i = 0; i < cut.length;) {
     let end = i;
@@ -50,7 +54,7 @@ export function withoutNeighbours(text: string, lines: readonly RawLine[]): RawL
     if (end > i + 1 && inColumns(cut.slice(i, end))) {
       for (const column of [0, 1]) for (let row = i; row < end; row++) ordered.push(cut[row]![column]!);
       i = end;
-    } else ordered.push(...cut[i++]!);
+    } else for (const piece of cut[i++]!) ordered.push(piece);
   }
   return ordered;
 }
@@ -60,7 +64,7 @@ function pieces(text: string, line: RawLine): RawLine[] {
   if (tokens.length < 2) return [line];
   const starts = [0];
   for (let i = 1; i < tokens.length; i++) {
-    if (!labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;
+    if (tokens[i]!.kind !== 'word' || !labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;
     const gap = text.slice(tokens[i - 1]!.to, tokens[i]!.from);
     const wide = gap.length >= WIDE && gap.trim() === '';
     if (!wide && !ENDS.has(tokens[i - 1]!.key) && tokens[i - 1]!.key !== ':') continue;
@@ -92,11 +96,13 @@ function marked(tokens: readonly Token[], at: number): boolean {
 function wideHeadings(text: string, line: RawLine): RawLine[] {
   const { tokens } = line;
   if (tokens.length < 2 || tokens.length > 8 || labelWord(tokens[0]) !== null || namesWork(tokens)) return [line];
-  const gaps = tokens.flatMap((token, i) =>
-    i > 0 && token.kind === 'word' && /^ {4,}$|\t/.test(text.slice(tokens[i - 1]!.to, token.from)) ? [i] : [],
-  );
-  if (gaps.length !== 1 || tokens.some(({ key }) => key === ':')) return [line];
-  const at = gaps[0]!;
+  let at = 0;
+  for (let i = 1; i < tokens.length; i++) {
+    if (tokens[i]!.kind !== 'word' || !/^ {4,}$|\t/.test(text.slice(tokens[i - 1]!.to, tokens[i]!.from))) continue;
+    if (at > 0) return [line];
+    at = i;
+  }
+  if (at === 0 || tokens.some(({ key }) => key === ':')) return [line];
   return [
     { ...line, tokens: tokens.slice(0, at) },
     { ...line, tokens: tokens.slice(at), from: tokens[at]!.from },
@@ -164,7 +170,7 @@ const isInstruction = (tokens: readonly Token[]): boolean => namesWork(tokens) |
 
 /** "around [36]", "stitches (12)", "sc in next st (12)": words that carry a round on. */
 function continues(first: Token, tokens: readonly Token[]): boolean {
-  const phrase = longestPhrase(vocabularyOf('US'), tokens, 0) ?? longestPhrase(vocabularyOf('UK'), tokens, 0);
+  const phrase = phraseInEither(tokens, 0);
   return (phrase !== null && phrase.meaning.is !== 'remark') || namesWork(tokens) || first.key === 'st';
 }
 

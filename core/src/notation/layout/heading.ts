@@ -4,7 +4,7 @@ import { colourLength, type ColourBook } from '../colours.js';
 import { join, type Span } from '../span.js';
 import type { Terms } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
-import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import { longestPhrase, phraseInEither, vocabularyOf } from '../vocabulary.js';
 import { labelWord } from '../label-word.js';
 import { saysWork } from '../says-work.js';
 
@@ -158,29 +158,29 @@ interface Copies {
 
 /** "make 2", "(make 2, …)", "× 2", "x2", "2x", "(2)", "you need two", "(you need 3)", "2 pieces", "both alike", "2 arms". */
 function copiesSaid(tokens: readonly Token[], start: number, end: number): Copies {
-  const places = Array.from({ length: end - start }, (_, i) => start + i);
-  for (const i of [...places, -1]) {
-    // "Two horns" says how many only where nothing else does.
-    const found = i < 0 ? countedName(tokens, start, end) : copiesAt(tokens, i, start, end);
-    if (!found) continue;
-    const number = found.number === 'both' ? 2 : numberOf(tokens[found.number])!;
-    const minus = found.number !== 'both' && tokens[found.number - 1]?.key === '-' && found.number - 1 >= found.from;
-    const good = Number.isInteger(number) && number >= 1 && number <= BOUNDS.copies && !minus;
-    const bad = good || found.number === 'both' ? null : tokens[found.number]!;
-    return { copies: good ? number : null, bad, from: found.from, to: found.to };
-  }
-  return { copies: null, bad: null, from: end, to: end };
+  let found: SaidAt | null = null;
+  for (let i = start; i < end && !found; i++) found = copiesAt(tokens, i, start, end);
+  // "Two horns" says how many only where nothing else does.
+  found ??= countedName(tokens, start, end);
+  if (!found) return { copies: null, bad: null, from: end, to: end };
+  const number = found.number === 'both' ? 2 : numberOf(tokens[found.number])!;
+  const minus = found.number !== 'both' && tokens[found.number - 1]?.key === '-' && found.number - 1 >= found.from;
+  const good = Number.isInteger(number) && number >= 1 && number <= BOUNDS.copies && !minus;
+  const bad = good || found.number === 'both' ? null : tokens[found.number]!;
+  return { copies: good ? number : null, bad, from: found.from, to: found.to };
+}
+
+/** Where it is said how many: the token with the number, and those that say it, `[from, to)`. */
+interface SaidAt {
+  readonly number: number | 'both';
+  readonly from: number;
+  readonly to: number;
 }
 
 const MAKE: ReadonlySet<string> = new Set(['make', 'need', 'want', 'crochet', 'makes']);
 const PIECES: ReadonlySet<string> = new Set(['x', 'times', 'pieces', 'pcs', 'pc', 'identical', 'of', 'copies', 'parts']);
 
-function copiesAt(
-  tokens: readonly Token[],
-  i: number,
-  start: number,
-  end: number,
-): { readonly number: number | 'both'; readonly from: number; readonly to: number } | null {
+function copiesAt(tokens: readonly Token[], i: number, start: number, end: number): SaidAt | null {
   const token = tokens[i]!;
   const { key } = token;
   if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? ''))
@@ -211,7 +211,7 @@ function laterCopies(tokens: readonly Token[], sentence: number, end: number, no
 }
 
 /** "2 arms", "two horns": a number before the only words of a heading. */
-function countedName(tokens: readonly Token[], start: number, end: number): ReturnType<typeof copiesAt> {
+function countedName(tokens: readonly Token[], start: number, end: number): SaidAt | null {
   const several = (numberOf(tokens[start]) ?? 0) > 1 && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
   return several && tokens[start + 1]?.kind === 'word' ? { number: start, from: start, to: start + 1 } : null;
 }
@@ -293,7 +293,7 @@ function asksFor(name: readonly Token[]): boolean {
 /** "6 sc", "inc around", "ch 20": words that begin with work, and not a name. */
 function namesCount(tokens: readonly Token[]): boolean {
   const first = tokens.findIndex(({ kind }) => kind !== 'mark');
-  const phrase = longestPhrase(vocabularyOf('US'), tokens, first) ?? longestPhrase(vocabularyOf('UK'), tokens, first);
+  const phrase = phraseInEither(tokens, first);
   const is = phrase?.meaning.is;
   return (
     (is === 'stitch' || is === 'increase' || is === 'decrease' || is === 'chain' || is === 'loop' || is === 'ring') &&

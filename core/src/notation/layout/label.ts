@@ -4,7 +4,7 @@ import { ordinal, wholeNumber } from '../ordinals.js';
 import type { OpenRun } from '../pattern.js';
 import { join, type Span } from '../span.js';
 import { numberOf, type Token } from '../tokens.js';
-import { longestPhrase, vocabularyOf } from '../vocabulary.js';
+import { longestPhrase, phraseInEither, vocabularyOf } from '../vocabulary.js';
 
 /** What stands at the start of a round's line: its number or numbers. */
 export interface Label {
@@ -54,7 +54,7 @@ export function readLabel(tokens: readonly Token[], sure = false): Label | null 
 
 /** "Next round sc around": without a mark the work has to come at once. */
 function beginsWork(tokens: readonly Token[], at: number): boolean {
-  const phrase = longestPhrase(vocabularyOf('US'), tokens, at) ?? longestPhrase(vocabularyOf('UK'), tokens, at);
+  const phrase = phraseInEither(tokens, at);
   const is = phrase?.meaning.is;
   return tokens[at]?.kind === 'number' || is === 'stitch' || is === 'increase' || is === 'decrease' || is === 'even';
 }
@@ -260,7 +260,7 @@ function addresses(tokens: readonly Token[]): boolean {
 /** Whether the words say at once what is worked: a stitch comes before any word that is not the craft's. */
 export function namesWork(tokens: readonly Token[]): boolean {
   for (let i = 0; i < Math.min(tokens.length, MOST_LOOKED_AT);) {
-    const phrase = longestPhrase(vocabularyOf('US'), tokens, i) ?? longestPhrase(vocabularyOf('UK'), tokens, i);
+    const phrase = phraseInEither(tokens, i);
     const is = phrase?.meaning.is;
     const colour = colourLength(tokens, i, NO_BOOK) || codeLength(tokens, i);
     if (colour > 0) {

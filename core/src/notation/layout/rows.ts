@@ -7,6 +7,7 @@ import { mark, type RawLine } from './raw-line.js';
  * is turned after its stitches, and stitches follow.
  */
 export function rowsApart(lines: readonly RawLine[]): RawLine[] {
+  if (!lines.some(({ tokens }) => tokens.some(turns))) return [...lines];
   return lines.flatMap((line) => {
     const ends = rowEnds(line.tokens);
     if (ends.length === 0) return [line];
@@ -17,10 +18,12 @@ export function rowsApart(lines: readonly RawLine[]): RawLine[] {
   });
 }
 
+const turns = ({ key }: Token): boolean => key === 'turn';
+
 /** Where another row begins: the index of its first token. */
 function rowEnds(tokens: readonly Token[]): number[] {
   const ends: number[] = [];
-  if (!tokens.some(({ key }) => key === 'turn')) return ends;
+  if (!tokens.some(turns)) return ends;
   let from = readLabel(tokens)?.next ?? 0;
   let depth = 0;
   for (let i = from; i < tokens.length && ends.length < MOST_ROWS; i++) {

@@ -62,10 +62,11 @@ const NAMED = /\b(?:sc|hdc|inc|dec|single)\b/i;
 function legendOf(lines: readonly RawLine[]): Symbols {
   const legend = new Map<string, readonly string[]>();
   for (const { tokens, sure } of lines) {
-    if (sure || !tokens.some(({ key }) => JOINS.has(key)) || readLabel(tokens)) continue;
+    if (sure) continue;
     for (let i = 0; i + 2 < tokens.length; i++) {
       const [symbol, join] = [tokens[i]!, tokens[i + 1]!];
       if (!JOINS.has(join.key) || symbol.kind === 'number' || !isSymbol(symbol)) continue;
+      if (readLabel(tokens)) break;
       const phrase = longestPhrase(vocabularyOf('US'), tokens, i + 2);
       if (!phrase || !WORKED.has(phrase.meaning.is)) continue;
       const known = longestPhrase(vocabularyOf('US'), [symbol], 0);

@@ -48,9 +48,10 @@ const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 export function withoutTables(text: string, lines: readonly RawLine[]): RawLine[] {
   const plain: RawLine[] = [];
   for (let i = 0; i < lines.length;) {
-    const { lines: read, end } = tableAt(text, lines, i) ?? { lines: [lines[i]!], end: i + 1 };
-    plain.push(...read);
-    i = end;
+    const table = tableAt(text, lines, i);
+    if (table) for (const line of table.lines) plain.push(line);
+    else plain.push(lines[i]!);
+    i = table?.end ?? i + 1;
   }
   return plain;
 }
@@ -97,10 +98,9 @@ function asLines(row: Row, before: Row | undefined, roles: Roles): RawLine[] {
 
 function delimiterOf(text: string, { tokens, from, to }: RawLine): Delimiter | null {
   if (tokens.length < 2) return null;
-  const pipes = tokens.filter(({ key }) => key === '|').length;
-  if (pipes >= 2 || (pipes === 1 && tokens[0]?.key === '|')) return '|';
-  const tab = text.indexOf('\t', tokens[0]!.to);
-  if (tab >= 0 && tab < tokens.at(-1)!.from) return '\t';
+  const pipe = tokens.findIndex(({ key }) => key === '|');
+  if (pipe === 0 || (pipe > 0 && tokens.findLastIndex(({ key }) => key === '|') > pipe)) return '|';
+  if (text.slice(tokens[0]!.to, tokens.at(-1)!.from).includes('\t')) return '\t';
   if (
     labelWord(tokens[0]) === null &&
     !PARTS.has(tokens[0]!.key) &&
