@@ -81,6 +81,8 @@ export interface Assembly {
   /** The heading over lines that say how the pieces are put together; null outside them. */
   makesUp: HeadingLine | Words | null;
   full: boolean;
+  /** Whether it was told that the part at hand has more rounds than are read. */
+  long: boolean;
   /** The numbers of the line before in the part at hand. */
   numbers: Numbers | null;
   /** Numbers that rounds listed together left out, which may follow later. */
@@ -90,6 +92,17 @@ export interface Assembly {
   named: NamedPart | null;
   /** What rounds are read with, first and later ones: made anew when the part or what it begins on changes. */
   readonly contexts: (KnownContext | null)[];
+  /** The line that was tried last: several look at it in turn. */
+  latest: Tried | null;
+}
+
+/** Tokens as they read in a context. */
+interface Tried {
+  readonly tokens: readonly Token[];
+  readonly context: RoundContext;
+  readonly reading: RoundReading;
+  /** Whether there is nothing to tell of it. */
+  readonly clean: boolean;
 }
 
 interface KnownContext {
@@ -126,10 +139,21 @@ export function takeHeading(all: Assembly, line: HeadingLine, apart: boolean): v
 }
 
 /** Reads tokens to see what they would be: nobody is told what a word was meant to be. */
-export function tried(all: Assembly, tokens: readonly Token[], first: boolean): { reading: RoundReading; clean: boolean } {
+export function tried(all: Assembly, tokens: readonly Token[], first: boolean): Tried {
+  const context = contextOf(all, first);
+  const known = all.latest;
+  if (known?.tokens === tokens && known.context === context) return known;
   const noted = { clean: true };
-  const reading = readRound(all.text, tokens, { ...contextOf(all, first), lookups: { left: 0 } }, () => (noted.clean = false));
-  return { reading, clean: noted.clean };
+  const reading = readRound(all.text, tokens, { ...context, lookups: { left: 0 } }, () => (noted.clean = false));
+  return (all.latest = { tokens, context, reading, clean: noted.clean });
+}
+
+/** Reads tokens for good, unless they were tried and there is nothing to tell of them. */
+function readFor(all: Assembly, tokens: readonly Token[], first: boolean, note: Assembly['report']): RoundReading {
+  const context = contextOf(all, first);
+  const known = all.latest;
+  if (known?.clean && known.tokens === tokens && known.context === context) return known.reading;
+  return readRound(all.text, tokens, context, note);
 }
 
 interface Kinds {
@@ -220,6 +244,14 @@ export function takeRound(all: Assembly, line: RoundText, reading: RoundReading 
   keepNote(all, line.span, []);
 }
 
+/** Whether the part at hand has as many rounds as are read; told once. */
+export function isLong(all: Assembly, span: Span): boolean {
+  if (!all.part || all.part.lines.length < BOUNDS.rounds) return false;
+  if (!all.long) all.report({ code: 'too-many-rounds', severity: 'error', name: all.part.name, span });
+  all.long = true;
+  return true;
+}
+
 /** "Rounds 4, 6 and 8": the line stands for each; what lies between may follow later. */
 function takeList(all: Assembly, line: RoundText, rounds: readonly number[]): void {
   for (const [i, first] of rounds.entries()) {
@@ -237,15 +269,19 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   const several = (all.part?.copies ?? 1) > 1;
   const rank = all.heading?.rank ?? 0;
   let opens = restart || rank === 3 || (rank > 0 && several);
+  if (!opens && isLong(all, line.span)) {
+    keepNote(all, line.span, []);
+    return;
+  }
   const diagnostics: ReadingDiagnostic[] = [];
   const note = noteIn(diagnostics);
-  let reading = given ?? readRound(all.text, line.tokens, contextOf(all, opens), note);
+  let reading = given ?? readFor(all, line.tokens, opens, note);
   if (!opens && rank > 0 && reading.foundation?.value.from === 'bridge') {
     // Pieces joined under a heading of their own are a new part.
     restart = true;
     opens = true;
     diagnostics.length = 0;
-    reading = readRound(all.text, line.tokens, contextOf(all, true), note);
+    reading = readFor(all, line.tokens, true, note);
   }
   const { starts } = kindsOf(reading);
   // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
@@ -341,6 +377,7 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   all.named = namedPart(name);
   all.numbers = null;
   all.gaps.clear();
+  all.long = false;
   all.part = { name, copies: copies ?? 1, copiesSaid: copies !== null, heading: heading?.span ?? span, lines: [], notes: [] };
 }
 

@@ -25,11 +25,13 @@ function begun(text: string, own: Pick<Assembly, 'terms' | 'colours' | 'chainsCo
     makingUpHeading: null,
     makesUp: null,
     full: false,
+    long: false,
     numbers: null,
     gaps: new Set(),
     names: [],
     named: null,
     contexts: [null, null],
+    latest: null,
   };
 }
 

@@ -9,7 +9,7 @@ import { type RoundReading } from './reading/round.js';
 import { FOUNDS, saysWork } from './says-work.js';
 import type { Span } from './span.js';
 import type { Token } from './tokens.js';
-import { kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from './assembly.js';
+import { isLong, kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from './assembly.js';
 
 /** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */
 export function withoutLead(line: Words): Words {
@@ -137,7 +137,7 @@ export function unlabelledRound(all: Assembly, line: Words, next: Line | undefin
   const { tokens, span } = line;
   const opens = all.heading !== null || all.part === null;
   const last = all.part?.lines.at(-1);
-  if (tokens.length > MOST_TOKENS || !mayWork(tokens)) return false;
+  if (tokens.length > MOST_TOKENS || !mayWork(tokens) || (!opens && isLong(all, span))) return false;
   const { reading, clean } = tried(all, tokens, opens);
   const { starts, works, remarks, total } = kindsOf(reading);
   const round: RoundText = { is: 'round', label: labelAt(span, 1, reading), tokens, span };
