@@ -80,12 +80,15 @@ export function fold(char: string): string {
   return PICTURE.test(char) ? ' ' : char;
 }
 
+/** Words that are seen as they are written. */
+const PLAIN = /^[\x21-\x7e]*(?: [\x21-\x7e]+)*$/;
 const UNSEEN = /\p{Cf}/gu;
 const SPACES = /[\p{Z}\p{Cc}]+/gu;
 const JOINED = /[\ufb00-\ufb06]/g;
 
 /** Words as they are seen: without marks that cannot be seen, joined letters apart, every space the same one. */
 export function asSeen(words: string): string {
+  if (PLAIN.test(words)) return words;
   return words
     .replace(UNSEEN, '')
     .replace(SPACES, ' ')

@@ -125,8 +125,6 @@ function nextMarkup(raw: string, from: number): { readonly at: number; readonly 
 export function tokenize(text: string, from = 0, to = text.length): Token[] {
   const { chars, start, stop, at, shift } = folded(text, from, to);
   const tokens: Token[] = [];
-  const begins = (i: number): number => (at ? at[i]! : i + shift);
-  const ends = (i: number): number => (at ? (i > 0 ? at[i - 1]! + charLength(text, at[i - 1]!) : from) : i + shift);
   for (let i = start; i < stop;) {
     const begin = i;
     const is = kindAt(chars, i);
@@ -137,19 +135,24 @@ export function tokenize(text: string, from = 0, to = text.length): Token[] {
     if (is === DIGIT) {
       i = endOfNumber(chars, i, stop);
       const read = chars.slice(begin, i);
-      tokens.push({ kind: 'number', text: read, key: read, from: begins(begin), to: Math.min(to, ends(i)) });
+      tokens.push({ kind: 'number', text: read, key: read, from: begin + shift, to: i + shift });
     } else if (is === SMALL || is === CAPITAL) {
       i = endOfWord(chars, i, stop);
       const { text, key } = wordOf(chars.slice(begin, i));
-      tokens.push({ kind: 'word', text, key, from: begins(begin), to: Math.min(to, ends(i)) });
+      tokens.push({ kind: 'word', text, key, from: begin + shift, to: i + shift });
     } else {
       i = endOfMark(chars, i, stop);
       const read = chars.slice(begin, i);
       const key = markKey(read);
-      tokens.push({ kind: 'mark', text: key === '...' ? key : read, key, from: begins(begin), to: Math.min(to, ends(i)) });
+      tokens.push({ kind: 'mark', text: key === '...' ? key : read, key, from: begin + shift, to: i + shift });
     }
   }
-  return tokens;
+  return at ? tokens.map((token) => ({ ...token, from: at[token.from]!, to: Math.min(to, endIn(text, from, at, token.to)) })) : tokens;
+}
+
+/** Where a place in folded characters ends in the text: past the last character before it. */
+function endIn(text: string, from: number, at: readonly number[], i: number): number {
+  return i > 0 ? at[i - 1]! + charLength(text, at[i - 1]!) : from;
 }
 
 /** Words met before, with their keys: the same few stand in every line. */

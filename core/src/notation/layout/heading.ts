@@ -282,7 +282,7 @@ const NO_PARTS = new Set(
 );
 
 function isNoPart(name: readonly Token[]): boolean {
-  return NO_PARTS.has(name.map((token) => token.key).join(' '));
+  return NO_PARTS.has(name.length === 1 ? name[0]!.key : name.map((token) => token.key).join(' '));
 }
 
 /** "Stuff it", "Leave a tail": words that ask for something are no name. */

@@ -22,7 +22,7 @@ const BLANK: Line = { is: 'blank' };
 export function readLine(text: string, raw: RawLine): Line {
   if (raw.tokens.length === 0) return BLANK;
   const bullets = bulletsOf(raw.tokens);
-  const tokens = withoutBoldStars(raw.tokens.slice(bullets), raw.sure);
+  const tokens = withoutBoldStars(bullets > 0 ? raw.tokens.slice(bullets) : raw.tokens, raw.sure);
   const [first, last] = [tokens[0], tokens.at(-1)];
   if (!first || !last) return BLANK;
   const span = { from: first.from, to: last.to };
