@@ -1,3 +1,4 @@
+import { lookAhead, type Ahead } from './ahead.js';
 import { copiesAlone, type HeadingLine } from './layout/heading.js';
 import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
@@ -45,7 +46,7 @@ export function draftOf(
   const next = nextLines(lines);
   let apart = true;
   lines.forEach((line, i) => {
-    takeLine(all, line, apart, next[i]);
+    takeLine(all, line, { apart, next: next[i], ahead: () => lookAhead(lines, i) });
     apart = line.is === 'blank';
   });
   if (!all.part) all.title ??= all.heading?.name ?? null;
@@ -73,12 +74,22 @@ function nextLines(lines: readonly Line[]): (Line | undefined)[] {
     .reverse();
 }
 
-function takeLine(all: Assembly, line: Line, apart: boolean, next: Line | undefined): void {
+/** What stands around a line. */
+interface Around {
+  /** Whether a blank line is above it. */
+  readonly apart: boolean;
+  /** The next line that is not blank. */
+  readonly next: Line | undefined;
+  readonly ahead: () => Ahead;
+}
+
+function takeLine(all: Assembly, line: Line, around: Around): void {
+  const { next } = around;
   if (makesUp(all, line, next)) return;
   if (line.is === 'round') {
     if (!chainRow(all, line, next)) takeRound(all, line);
-  } else if (line.is === 'heading') takeHeadingLine(all, line, apart, next);
-  else if (line.is === 'words') takeWords(all, line, next);
+  } else if (line.is === 'heading') takeHeadingLine(all, line, around);
+  else if (line.is === 'words') takeWords(all, line, around);
 }
 
 /**
@@ -120,7 +131,7 @@ function endMakingUp(all: Assembly): void {
   if (heading.is === 'heading') takeHeading(all, heading, true);
 }
 
-function takeHeadingLine(all: Assembly, line: HeadingLine, apart: boolean, next: Line | undefined): void {
+function takeHeadingLine(all: Assembly, line: HeadingLine, { apart, next, ahead }: Around): void {
   const words = withoutLead({ is: 'words', tokens: line.tokens, span: line.span });
   if (defines(line.tokens)) {
     keepNote(all, line.span, []);
@@ -128,12 +139,12 @@ function takeHeadingLine(all: Assembly, line: HeadingLine, apart: boolean, next:
   }
   if (takeInline(all, words)) return;
   if (line.mark !== 'marked' && (chainPart(all, words, next) || setting(all, words))) return;
-  if (line.mark !== 'marked' && unlabelledRound(all, words, next)) return;
+  if (line.mark !== 'marked' && unlabelledRound(all, words, next, ahead)) return;
   takeHeading(all, line, apart);
 }
 
 /** Words are a note, unless they set a colour or a chain, say how many to make, or are an instruction without a label. */
-function takeWords(all: Assembly, line: Words, next: Line | undefined): void {
+function takeWords(all: Assembly, line: Words, { next, ahead }: Around): void {
   const copies = all.heading?.copies === null ? copiesAlone(line.tokens) : null;
   if (copies !== null && all.heading) {
     all.heading = { ...all.heading, copies, rank: 3 };
@@ -144,6 +155,7 @@ function takeWords(all: Assembly, line: Words, next: Line | undefined): void {
     return;
   }
   const told = withoutLead(line);
-  if (takeInline(all, told) || chainPart(all, told, next) || setting(all, told) || unlabelledRound(all, told, next)) return;
+  if (takeInline(all, told) || chainPart(all, told, next) || setting(all, told)) return;
+  if (unlabelledRound(all, told, next, ahead)) return;
   keepNote(all, line.span, line.tokens);
 }

@@ -14,8 +14,19 @@ export function saysWork(tokens: readonly Token[]): 'label' | 'stitch' | null {
   if (tokens.some(({ key }) => MEASURES.has(key)) || defines(tokens)) return null;
   for (let i = 0; i + 1 < tokens.length; i++) {
     if (tokens[i]!.kind === 'number' && isWorked(phraseInEither(tokens, i + 1))) return 'stitch';
+    const phrase = tokens[i]!.kind === 'word' ? phraseInEither(tokens, i) : null;
+    if (isWorked(phrase) && saysHowOften(tokens, i + phrase!.length)) return 'stitch';
   }
   return null;
+}
+
+/** "× 6", "6", "(12)", "around", "in each st" after a stitch. */
+function saysHowOften(tokens: readonly Token[], at: number): boolean {
+  const bracket = tokens[at]?.key === '(' || tokens[at]?.key === '[' ? 1 : 0;
+  // "Dec 12: sent it off" is a day.
+  if (tokens[at + bracket]?.kind === 'number') return bracket === 0 ? tokens[at + 1]?.key !== ':' : tokens[at + 2]?.kind === 'mark';
+  const is = phraseInEither(tokens, at)?.meaning.is;
+  return is === 'around' || is === 'each' || (is === 'times' && tokens[at + 1]?.kind === 'number');
 }
 
 function isWorked(phrase: Match | null): boolean {

@@ -9,7 +9,8 @@ import { type RoundReading } from './reading/round.js';
 import { FOUNDS, saysWork } from './says-work.js';
 import type { Span } from './span.js';
 import type { Token } from './tokens.js';
-import { isLong, kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly } from './assembly.js';
+import type { Ahead } from './ahead.js';
+import { isLong, kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly, type DraftRound } from './assembly.js';
 
 /** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */
 export function withoutLead(line: Words): Words {
@@ -131,9 +132,9 @@ export function chainPart(all: Assembly, line: Words, next: Line | undefined): b
 
 /**
  * An instruction without a label: the first of a part, right below its heading or where the text begins, when it begins on
- * something; or one more, where the round before had no label either.
+ * something; or one more, where it goes on from the round before.
  */
-export function unlabelledRound(all: Assembly, line: Words, next: Line | undefined): boolean {
+export function unlabelledRound(all: Assembly, line: Words, next: Line | undefined, ahead: () => Ahead): boolean {
   const { tokens, span } = line;
   const opens = all.heading !== null || all.part === null;
   const last = all.part?.lines.at(-1);
@@ -150,12 +151,21 @@ export function unlabelledRound(all: Assembly, line: Words, next: Line | undefin
     takeRound(all, round);
     return true;
   }
-  const goesOn = last !== undefined && last.label.from === last.label.to;
   const again = clean && (reading.same !== null || ((reading.rounds !== null || reading.upTo !== null) && works));
-  const more = goesOn && sure && !starts && (total || namesWork(tokens));
+  const more = last !== undefined && sure && !starts && (total || namesWork(tokens)) && goesOn(last, total, ahead);
   if (!again && !more) return false;
   takeRound(all, { ...round, label: labelAt(span, last!.last + 1, reading) });
   return true;
+}
+
+/**
+ * Whether a line without a label may be the round after `last`: that one had none either, or the numbers of the rounds after
+ * it leave room for it, or no number follows and it states its total.
+ */
+function goesOn(last: DraftRound, total: boolean, ahead: () => Ahead): boolean {
+  if (last.label.from === last.label.to) return true;
+  const { number, between } = ahead();
+  return number === null || number <= last.first ? total : number - last.last > between;
 }
 
 /** Longest line without a label that is tried as a round. */
