@@ -28,6 +28,10 @@ export type Doubt =
   | 'two-words'
   /** "12 sc each (12)": so many in every one, or so many in all. */
   | 'each-number'
+  /** "dec every 3rd (18)": the decrease ends in every third stitch, or begins in it. */
+  | 'every-decrease'
+  /** "12 sc (2 in each)": stitches, or the total before what is worked. */
+  | 'first-total'
   /** "inc3": three increases, or three in one. */
   | 'inc-number';
 

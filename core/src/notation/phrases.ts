@@ -199,7 +199,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     back | back along the chain | back down the chain | back across | around | all around | all round | all the way round | right round | right around | round and round | all the way | all along | across | all across | to end | to the end | all the way around | to end of round |
     to end of row | to the end of the round | to the end of the row | until end | until the end |
     until end of round | until the end of the round | round | for the rest of the round | the rest of the round |
-    for the whole round | the whole round`),
+    for the whole round | the whole round | rest | the rest | rest of round | rest of the round | the rest of round`),
   ],
   [
     { is: 'each' },

@@ -104,14 +104,13 @@ function chainAlone(reading: RoundReading): RoundReading {
   return { ...reading, pieces: [chain, ...reading.pieces], foundation: null, foundationDoubtful: false };
 }
 
-/** "Row 1: chain 6, turn" before "Row 2: sc in 2nd ch …" is the chain that row is worked over. */
+/** "Row 1: chain 6, turn" before "Row 2: sc in 2nd ch …" is the chain that row is worked over: it holds nothing else. */
 export function chainRow(all: Assembly, line: RoundText, next: Line | undefined): boolean {
   const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
   if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 16) return false;
   if (all.foundation === null && !line.tokens.some(({ key }) => CHAINS.has(key))) return false;
   const { reading, clean } = tried(all, line.tokens, true);
-  const starts = kindsOf(tried(all, next.tokens, true).reading).starts;
-  if (!clean || !kindsOf(reading).chainOnly || !starts) return false;
+  if (!clean || !kindsOf(reading).chainOnly) return false;
   all.foundation = reading.foundation;
   return true;
 }

@@ -138,7 +138,9 @@ function readEnd(
     let j = i;
     while (tokens[j]?.key === '.' && j < i + 4) j++;
     const dotted = j > i + 1;
-    if (!dotted && !TO.has(tokens[i]?.key ?? '')) return [last, i];
+    // "R4 → R6": an arrow is read as "=", which else leads to a total.
+    const leads = tokens[i]?.key === '=' && labelWord(tokens[i + 1]) !== null && wholeNumber(tokens[i + 2]) !== null;
+    if (!dotted && !leads && !TO.has(tokens[i]?.key ?? '')) return [last, i];
     if (!dotted) j = i + 1;
     if (['and', 'to'].includes(tokens[j]?.key ?? '')) j++;
     const relabelled = labelWord(tokens[j]) !== null;
@@ -149,6 +151,8 @@ function readEnd(
     const listed = LISTS.has(tokens[i]!.key);
     const after = tokens[j + 1];
     const tight = tokens[i]!.to === tokens[j]!.from;
+    // "Round 1-6sc in ring": a number written to its stitch counts it.
+    if (after?.kind === 'word' && after.from === tokens[j]!.to && !relabelled && namesWork([after])) return [last, i];
     // "Rnd 1 ...... 7 sc" has dots that lead to its words; "R2...R4" is a range.
     if (tokens[i]!.key === '...' && !tight) return [last, i];
     const closed =
@@ -212,10 +216,11 @@ const BARE_ENDS: ReadonlySet<string> = new Set(['/', ':', '.', ')', ']', '-', '.
 function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers | null {
   const first = wholeNumber(tokens[at]);
   if (first === null) return null;
-  const ranged =
-    TO.has(tokens[at + 1]?.key ?? '') && !['=', '...'].includes(tokens[at + 1]!.key) ? wholeNumber(tokens[at + 2]) : null;
-  const listed = ranged !== null && LISTS.has(tokens[at + 1]!.key) && ranged !== first + 1;
-  const mark = at + (ranged === null || listed ? 1 : 3);
+  // "5.–8."
+  const to = tokens[at + 1]?.key === '.' && tokens[at + 2]?.key === '-' ? at + 2 : at + 1;
+  const ranged = TO.has(tokens[to]?.key ?? '') && !['=', '...'].includes(tokens[to]!.key) ? wholeNumber(tokens[to + 1]) : null;
+  const listed = ranged !== null && LISTS.has(tokens[to]!.key) && ranged !== first + 1;
+  const mark = ranged === null || listed ? at + 1 : to + 2;
   const end = tokens[mark];
   const dashed = end?.key === '-' && end.from === tokens[mark - 1]!.to;
   const last = listed ? first : (ranged ?? first);
@@ -305,7 +310,9 @@ function afterMarks(tokens: readonly Token[], at: number, opened: boolean): numb
   while (SEPARATORS.has(tokens[i]?.key ?? '')) i++;
   if (['-', ',', '*'].includes(tokens[i]?.key ?? '') && i === at) {
     const spaced = tokens[i]!.to < (tokens[i + 1]?.from ?? Number.POSITIVE_INFINITY);
-    if (spaced && tokens[i]!.key !== '*') i++;
+    // "Round 1-6sc": no minus, as nobody works so many.
+    const counts = tokens[i]!.key === '-' && tokens[i + 1]?.kind === 'number' && tokens[i + 2]?.from === tokens[i + 1]!.to;
+    if ((spaced && tokens[i]!.key !== '*') || (counts && namesWork(tokens.slice(i + 2, i + 3)))) i++;
   }
   return i;
 }

@@ -93,7 +93,17 @@ function starTimes(state: ReadState): number | null {
   return checkedCount(state, number, token!);
 }
 
-const AFTER_COUNT: ReadonlySet<string> = new Set(['with', 'loop', 'along', 'edge', 'layers', 'through', 'evenly', 'each end']);
+const AFTER_COUNT: ReadonlySet<string> = new Set([
+  'with',
+  'into',
+  'loop',
+  'along',
+  'edge',
+  'layers',
+  'through',
+  'evenly',
+  'each end',
+]);
 
 /** A number that stands alone after a stitch or a group: "sc 3", "(2 sc, inc) 6". */
 export function bareCount(state: ReadState): number | null {

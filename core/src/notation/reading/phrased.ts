@@ -6,7 +6,7 @@ import { colourAt, forRounds, remarkAt, sameAt, untilAt } from './asides.js';
 import { withAt } from './colour-here.js';
 import { checkedCount } from './counts.js';
 import { hasStitches, remember, type Gathered } from './gathered.js';
-import { itemPiece, type Piece } from './piece.js';
+import { itemPiece, mapPieces, type Piece } from './piece.js';
 import { partAt } from './references.js';
 import { aroundAlone, repeatSaid, wholeRepeated, wholeTimesAt } from './repeats.js';
 import { chainAt, firstChain, joinAt, otherSide, startOf, workedOn } from './starts.js';
@@ -41,7 +41,14 @@ const worked: ReadPhrase = (state, { meaning, length }, token, all) => {
   return remember(all, workedAt(state, meaning, null, token.from, all.pieces, split));
 };
 
-const around: ReadPhrase = (state, { length }, token, all) => aroundAlone(state, length, token, all);
+const around: ReadPhrase = (state, match, token, all) => {
+  const next = phraseAt(state, state.at + match.length);
+  if (next?.meaning.is !== 'stitch' || keyAt(state, state.at + match.length - 1) !== 'rest')
+    return aroundAlone(state, match.length, token, all);
+  // "inc, rest sc"
+  state.at += match.length;
+  return mapPieces(worked(state, next, token, all), (item) => (item.kind === 'work' ? { ...item, count: 'around' } : item));
+};
 
 const fillers: ReadPhrase = (state, { meaning, length }, token, all) => filler(state, length, token, meaning.is === 'same', all);
 
@@ -231,6 +238,8 @@ function sameAsPart(state: ReadState, length: number, token: Token): Piece[] {
   return [];
 }
 
+const CHAINS: ReadonlySet<string> = new Set(['ch', 'chain', 'chs', 'chains']);
+
 function skipAt(state: ReadState, length: number, token: Token, begins: boolean): Piece[] {
   state.at += length;
   const where = whereAt(state);
@@ -240,7 +249,8 @@ function skipAt(state: ReadState, length: number, token: Token, begins: boolean)
   if (means(state, 'stitches')) state.at += phraseAt(state)!.length;
   if (keyAt(state) === 'unworked') state.at++;
   // "ch 5, sk 1 ch, 3 sc" begins in the second chain.
-  if (begins && state.foundation?.value.from === 'chain' && passIf(state, 'chain')) {
+  const ofChain = where !== null && CHAINS.has(keyAt(state, state.at - 1));
+  if (begins && state.foundation?.value.from === 'chain' && (ofChain || passIf(state, 'chain'))) {
     firstChain(state, count + 1);
     return [];
   }

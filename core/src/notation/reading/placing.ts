@@ -55,7 +55,7 @@ export function placedWork(
   const many = lead !== null && lead > 1 ? lead : per;
   switch (where.into) {
     case 'every':
-      return [everyNth(begun, many, together, where.step, span)];
+      return [everyChange(begun, many, together, where.step, span)];
     case 'places': {
       const more = meaning.is === 'stitch' ? many : per;
       return [{ is: 'evenly', work: { ...begun, per: more, together, count: where.at.length }, at: where.at, span }];
@@ -107,6 +107,12 @@ function spreadWork(
   // "dec over next 4 sts" is two decreases.
   const fits = typeof spread === 'number' && spread % together === 0 ? spread / together : spread;
   return work({ per, together, count: fits });
+}
+
+/** "dec every 3rd": over the second and third, or over the third and fourth, which only the total tells. */
+function everyChange(begun: Begun, per: number, together: number, step: number, span: Span): Piece {
+  const usual = everyNth(begun, per, together, step, span);
+  return together === 1 ? usual : choice('every-decrease', [[usual], [everyNth(begun, per, together, step + together - 1, span)]]);
 }
 
 /** "inc in every third st", "every 4th and 5th stitch together": plain stitches up to each change, around. */

@@ -3,7 +3,7 @@ import type { ReadingDiagnostic } from '../diagnostic.js';
 import type { Foundation, OpenRun } from '../pattern.js';
 import type { Loop } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
-import type { Match } from '../vocabulary.js';
+import { vocabularyOf, type Match } from '../vocabulary.js';
 import { aside, bracketEnd, holdsWork } from './brackets.js';
 import { colourHere } from './colour-here.js';
 import { totalAt, type Total } from './counts.js';
@@ -11,7 +11,8 @@ import { gathered, hasStitches, type Gathered } from './gathered.js';
 import { groupAt, inLoopPieces } from './groups.js';
 import { numbered } from './numbered.js';
 import { phrased } from './phrased.js';
-import { itemPiece, type Piece, remarkPiece } from './piece.js';
+import { leadingTotal, type LeadingTotal } from './leading-total.js';
+import { choice, itemPiece, type Piece, remarkPiece } from './piece.js';
 import { wholeRepeated, wholeTimesAt } from './repeats.js';
 import { leftLoopsAt, longerSpur, otherSide } from './starts.js';
 import {
@@ -55,6 +56,37 @@ export interface RoundReading {
  * place; the rest is kept, and what can be meant in more than one way is left for the count to settle.
  */
 export function readRound(
+  text: string,
+  tokens: readonly Token[],
+  context: RoundContext,
+  report: (diagnostic: ReadingDiagnostic) => void,
+): RoundReading {
+  const led = leadingTotal(vocabularyOf(context.terms), tokens);
+  return led ? withLeadingTotal(text, tokens, led, context, report) : readWords(text, tokens, context, report);
+}
+
+/** The words as they stand, or with their first number as the total: whichever can be read, or as the count settles it. */
+function withLeadingTotal(
+  text: string,
+  tokens: readonly Token[],
+  { count, span, rest }: LeadingTotal,
+  context: RoundContext,
+  report: (diagnostic: ReadingDiagnostic) => void,
+): RoundReading {
+  const found: ReadingDiagnostic[] = [];
+  const usual = readWords(text, tokens, context, (diagnostic) => found.push(diagnostic));
+  let clean = usual.pieces.every(({ is }) => is !== 'total') && usual.foundation === null;
+  const other = readWords(text, rest, { ...context, lookups: { left: 0 } }, () => (clean = false));
+  if (clean && other.foundation === null && other.pieces.some(({ is }) => is !== 'total')) {
+    const pieces: readonly Piece[] = [...other.pieces, { is: 'total', count, span }];
+    if (found.length > 0 || usual.pieces.length === 0) return { ...other, pieces };
+    return { ...usual, pieces: [choice('first-total', [usual.pieces, pieces])] };
+  }
+  found.forEach(report);
+  return usual;
+}
+
+function readWords(
   text: string,
   tokens: readonly Token[],
   context: RoundContext,

@@ -167,6 +167,11 @@ function eachOf(state: ReadState, length: number): Where {
 
 function nextOf(state: ReadState, length: number, each: boolean, lead: boolean): Where | null {
   const found = counted(state, length, (count) => ({ into: 'next', count, each }));
+  // "inc all"
+  if (!found && length === 1 && keyAt(state) === 'all') {
+    state.at++;
+    return { into: lead ? 'each' : 'around' };
+  }
   if (found || !lead || each) return found;
   state.at += length;
   return { into: 'one' };
