@@ -26,6 +26,8 @@ export type Doubt =
   | 'chain-place'
   /** "2 sc dec": so many decreases in sc, or stitches and then a decrease. */
   | 'two-words'
+  /** "(1 sc inc)": a stitch and then an increase, or one increase in sc. */
+  | 'words-apart'
   /** "12 sc each (12)": so many in every one, or so many in all. */
   | 'each-number'
   /** "dec every 3rd (18)": the decrease ends in every third stitch, or begins in it. */

@@ -205,7 +205,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     { is: 'each' },
     combine(
       words(
-        'each | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining',
+        'each | ea | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining',
       ),
       words('st | sts | stitch | stitches | ch | chain | chs'),
       words(
@@ -216,7 +216,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [
     { is: 'each' },
     combine(
-      words('each | every | every single | each one | every one | each and every | all of them'),
+      words('each | ea | every | every single | each one | every one | each and every | all of them'),
       words(' | around | across | one around | to end | to the end | round | all around | all round'),
     ),
   ],

@@ -47,7 +47,8 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const first = copiesSaid(all, start, sentence);
   const said = first.copies === null && first.bad === null ? laterCopies(all, sentence, end, first) : first;
   const lead = leading(all, start, sentence);
-  const name = nameIn(all, lead, sentence, said);
+  const colour = colourSaid(all, end);
+  const name = nameIn(all, lead, sentence, said, colour?.from ?? null);
   if (name.length === 0 || isNoPart(name)) return null;
   if (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null)) return null;
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
@@ -67,7 +68,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
     copies: said.copies,
     badCopies: said.bad,
     mark,
-    colour: colourSaid(all, end),
+    colour,
     terms: null,
     tokens: all,
     span,
@@ -134,10 +135,13 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
   return i === from + 1 && from === start && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
 }
 
-/** "1. Head", "2) Ears": past the number of a list. */
+/** "1. Head", "2) Ears", "#3 Tail": past the number of a list. */
 function afterNumber(tokens: readonly Token[], at: number): number {
-  const listed = numberOf(tokens[at]) !== null && [')', '.', ':'].includes(tokens[at + 1]?.key ?? '');
-  return listed && tokens[at + 2]?.kind === 'word' ? at + 2 : at;
+  if (numberOf(tokens[at]) === null) return at;
+  const listed = [')', '.', ':'].includes(tokens[at + 1]?.key ?? '');
+  if (listed) return tokens[at + 2]?.kind === 'word' ? at + 2 : at;
+  const signed = tokens[at - 1]?.key === '#' && tokens[at - 1]!.to === tokens[at]!.from;
+  return signed && tokens[at + 1]?.kind === 'word' ? at + 1 : at;
 }
 
 /** "First, the head:" leads to a name; "First leg" is one. */
@@ -216,8 +220,17 @@ function countedName(tokens: readonly Token[], start: number, end: number): Said
   return several && tokens[start + 1]?.kind === 'word' ? { number: start, from: start, to: start + 1 } : null;
 }
 
-/** The tokens of the name: up to what says how many, a bracket, a comma, or a colon. */
-function nameIn(tokens: readonly Token[], start: number, end: number, said: Copies): readonly Token[] {
+/**
+ * The tokens of the name: up to what says how many, a bracket, a comma, or a colon.
+ * @param colour where it is said in which colour, which is no part of the name; null where it is not
+ */
+function nameIn(
+  tokens: readonly Token[],
+  start: number,
+  end: number,
+  said: Copies,
+  colour: number | null,
+): readonly Token[] {
   const from = said.from <= start && said.to > said.from ? Math.max(start, said.to) : start;
   let to = end;
   for (let i = from; i < end; i++) {
@@ -225,7 +238,7 @@ function nameIn(tokens: readonly Token[], start: number, end: number, said: Copi
     const stops =
       i === said.from || key === '(' || key === '[' || key === '{' || key === ',' || key === ':' || key === ';' || key === '|';
     const dashed = key === '-' && tokens[i]!.from > (tokens[i - 1]?.to ?? 0);
-    if ((stops || dashed) && i > from) {
+    if ((stops || dashed || tokens[i]!.from === colour) && i > from) {
       to = i;
       break;
     }

@@ -40,6 +40,7 @@ export function readLabel(tokens: readonly Token[], sure = false): Label | null 
   const label =
     readNumbered(tokens, at) ??
     readOrdinal(tokens, at) ??
+    readBefore(tokens, at) ??
     readRelative(tokens, begin) ??
     (begin === 0 ? readBare(tokens, at, sure) : null);
   if (!label) return null;
@@ -186,6 +187,19 @@ function readOrdinal(tokens: readonly Token[], at: number): Numbers | null {
   if (!word || tokens[i]!.key === 'r') return null;
   return { first, last, word, relative: false, rounds: null, open: null, next: i + 1 };
 }
+
+/** "1 rnd:", "3-5 rows.", "2r:": the number before its word, and a mark after; "3 rounds:" are so many. */
+function readBefore(tokens: readonly Token[], at: number): Numbers | null {
+  const first = wholeNumber(tokens[at]);
+  if (first === null) return null;
+  const end = tokens[at + 1]?.key === '-' || tokens[at + 1]?.key === 'to' ? wholeNumber(tokens[at + 2]) : null;
+  const i = end === null ? at + 1 : at + 3;
+  const word = labelWord(tokens[i]);
+  if (!word || (end === null && tokens[i]!.key.endsWith('s')) || !BEFORE_ENDS.has(tokens[i + 1]?.key ?? '')) return null;
+  return { first, last: end ?? first, word, relative: false, rounds: null, open: null, next: i + 1 };
+}
+
+const BEFORE_ENDS: ReadonlySet<string> = new Set([':', '.', ')', '-', '=', '|']);
 
 function dottedOrdinal(tokens: readonly Token[], at: number): readonly [number | null, number] {
   const [number, length] = ordinal(tokens, at);

@@ -225,7 +225,8 @@ function totalAfterMark(state: ReadState, at: number, worked: boolean): Total | 
   if (state.tokens[number]!.kind === 'word' && !led && !named && mark.key !== ',') return null;
   if (led || loud) return ends(state, next) || led ? total(state, at, number, next) : null;
   // "6 sc, 12" and "6 sc – 12 sc." end on a number; "6 sc, 12 sc" goes on.
-  return worked && ends(state, next) && (mark.key !== '.' || named) ? total(state, at, number, next) : null;
+  const closes = mark.key !== '.' || named || state.tokens[next] === undefined;
+  return worked && ends(state, next) && closes ? total(state, at, number, next) : null;
 }
 
 function totalInWords(state: ReadState, at: number, from: number, worked: boolean): Total | null {

@@ -76,7 +76,10 @@ export function workedAt(
   const apart = (own: readonly Piece[], count: Times | null): readonly Piece[] => {
     if (split === null) return own;
     const plain = itemPiece({ ...begun, school: 'open', per: 1, together: 1, count: lead ?? 1 }, span);
-    return [choice('two-words', [own, [plain, ...placedWork(state, begun, meaning, null, { ...said, count }, span)]])];
+    const two = [plain, ...placedWork(state, begun, meaning, null, { ...said, count }, span)];
+    // "(1 sc inc)": who means one stitch does not count it.
+    const alone = lead === 1 && state.depth > 0 && before.length === 0;
+    return [alone ? choice('words-apart', [two, own]) : choice('two-words', [own, two])];
   };
   const pieces = apart(numberedIncrease(state, whole, meaning, said, from) ?? whole, said.count);
   const single =
@@ -281,11 +284,13 @@ function begunOf(meaning: WorkedMeaning, { loop, through }: Said): Begun {
   return { kind: 'work', stitch: meaning.stitch ?? 'sc', school, loop, through };
 }
 
-/** "sc in 2nd ch from hook and in each ch across": the same stitch in a second place. */
+const GOES_ON: ReadonlySet<string | undefined> = new Set(['with', 'around', 'next', 'each']);
+
+/** "sc in 2nd ch from hook and in each ch across", "… and next 4 ch": the same stitch in a second place. */
 function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, said: Said): Piece[] {
   const back = state.at;
   if (!said.where || keyAt(state) !== 'and') return [];
-  if (!means(state, 'with', state.at + 1) && !means(state, 'around', state.at + 1)) return [];
+  if (!GOES_ON.has(phraseAt(state, state.at + 1)?.meaning.is)) return [];
   state.at++;
   const from = state.tokens[state.at]!.from;
   const where = whereAt(state);

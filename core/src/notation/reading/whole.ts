@@ -91,6 +91,9 @@ function onceOrAround(stitches: readonly Piece[]): Piece[] | null {
   return [choice('again', [stitches, [around]])];
 }
 
+const isTotal = (piece: Piece): boolean => piece.is === 'total';
+const isStart = (piece: Piece): boolean => piece.is === 'item' && piece.item.kind === 'start';
+
 /** A last "12 sc" may be the total; a last slip stitch may close the round. */
 function lastPlain(all: readonly Piece[], settled: Piece[], stitches: readonly Piece[]): Piece[] {
   const last = stitches.at(-1);
@@ -98,9 +101,11 @@ function lastPlain(all: readonly Piece[], settled: Piece[], stitches: readonly P
   const { stitch, count } = last.item;
   if (stitch === 'sl st' && count === 1) {
     const closed = [...stitches.slice(0, -1), itemPiece({ kind: 'close', how: 'join' }, last.span)];
+    // "6 sc in ring, sl st": a ring is closed so.
+    if (stitches.every((piece) => piece === last || isStart(piece)) && !all.some(isTotal)) return closed;
     return [choice('last-slip', [settled, closed])];
   }
-  const said = all.some((piece) => piece.is === 'total');
+  const said = all.some(isTotal);
   if (said || typeof count !== 'number' || count < 3 || !stitches.slice(0, -1).some(isStitch)) return settled;
   return [choice('last-total', [settled, [...stitches.slice(0, -1), { is: 'total', count, span: last.span }]])];
 }
