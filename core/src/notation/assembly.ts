@@ -367,7 +367,7 @@ function openNew(all: Assembly, heading: Heading | null, span: Span): void {
   all.waiting.push(...later);
   all.settings = settings;
   if (heading?.colour) {
-    const name = asSeen(all.text.slice(heading.colour.from, heading.colour.to)).replace(/^\S+\s+/, '');
+    const name = asSeen(all.text.slice(heading.colour.from, heading.colour.to));
     all.settings.unshift(itemPiece({ kind: 'colour', name }, heading.colour));
   }
   const name = heading?.name ?? (all.parts.length === 0 ? (all.title ?? 'Part 1') : `Part ${all.parts.length + 1}`);

@@ -25,6 +25,14 @@ const SHADES: ReadonlySet<string> = new Set(
   ),
 );
 
+/** What a colour's name may stand before without saying more. */
+export const YARNS: ReadonlySet<string> = new Set(['yarn', 'wool', 'thread', 'cotton']);
+
+/** Past "the" and "a" before a colour. */
+export function pastArticle(tokens: readonly Token[], at: number): number {
+  return ['the', 'a', 'your'].includes(tokens[at]?.key ?? '') ? at + 1 : at;
+}
+
 /** Whether a word looks like a letter for a colour: "A", "MC", "CC2" (the digit is a token of its own). */
 export function isColourCode(text: string): boolean {
   return /^(?:[A-Z]|MC|CC)$/.test(text);

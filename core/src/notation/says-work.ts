@@ -44,7 +44,7 @@ export function defines(tokens: readonly Token[]): boolean {
   const phrase = phraseInEither(tokens, 0);
   const length = phrase?.length ?? 1;
   if (!DEFINES.has(tokens[length]?.key ?? '')) return false;
-  if (phrase !== null) return true;
+  if (phrase !== null) return phrase.meaning.is !== 'colour';
   const after = phraseInEither(tokens, length + 1);
   const end = tokens[length + 1 + (after?.length ?? 0)];
   const says = after !== null && (end === undefined || ['(', ',', ';', '[', '.'].includes(end.key));

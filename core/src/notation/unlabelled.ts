@@ -1,4 +1,4 @@
-import { isColourCode, isColourWord } from './colours.js';
+import { colourLength, isColourCode, isColourWord, pastArticle, YARNS, type ColourBook } from './colours.js';
 import { inlinePart } from './layout/inline-part.js';
 import { namesWork } from './layout/label.js';
 import type { Line, RoundText, Words } from './layout/line.js';
@@ -16,12 +16,14 @@ import { isLong, kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly,
 export function withoutLead(line: Words): Words {
   const [first, second] = line.tokens;
   if (!first || !second || !FOUNDS.has(first.key) || !LEADS.has(second.key)) return line;
+  if (second.key === 'with' && isColourWord(line.tokens[2], NO_BOOK)) return { ...line, tokens: line.tokens.slice(1) };
   const tokens = line.tokens.slice(2);
   return tokens.length > 0 && (mayWork(tokens) || tokens.some(({ key }) => CHAINS.has(key))) ? { ...line, tokens } : line;
 }
 
 /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
-export function setting(all: Assembly, { tokens, span }: Words): boolean {
+export function setting(all: Assembly, { tokens: said, span }: Words): boolean {
+  const tokens = asChange(said, all.colours);
   if (tokens.length > MOST_SET || !maySet(all, tokens)) return false;
   const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null);
   const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
@@ -41,6 +43,32 @@ export function setting(all: Assembly, { tokens, span }: Words): boolean {
   // With the words that lead to it.
   all.foundation = { ...foundation, span };
   return true;
+}
+
+const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
+
+/** "Back to orange.", "White yarn:", "Colour: white", "Work with black yarn" as the change that they are. */
+function asChange(tokens: readonly Token[], colours: ColourBook): readonly Token[] {
+  const [first, second] = tokens;
+  if (!first || !second) return tokens;
+  if (first.key === 'back' && second.key === 'to' && colourLength(tokens, 2, colours) > 0)
+    return [{ ...first, key: 'change' }, ...tokens.slice(1)];
+  if (WORKS_WITH.has(first.key) && WITH.has(second.key) && colourLength(tokens, pastArticle(tokens, 2), colours) > 0)
+    return tokens.slice(1);
+  if (SAYS_COLOUR.has(first.key) && second.key === ':' && onlyColour(tokens, 2, colours))
+    return [{ ...first, key: 'with' }, ...tokens.slice(2)];
+  const yarn = tokens.some(({ key }) => YARNS.has(key)) && onlyColour(tokens, pastArticle(tokens, 0), colours);
+  return yarn ? [{ ...first, kind: 'word', key: 'with', to: first.from }, ...tokens] : tokens;
+}
+
+const WORKS_WITH: ReadonlySet<string> = new Set(['work', 'start', 'begin', 'continue', 'crochet', 'now', 'then']);
+const WITH: ReadonlySet<string> = new Set(['with', 'in', 'using']);
+const SAYS_COLOUR: ReadonlySet<string> = new Set(['colour', 'color', 'yarn']);
+
+/** Whether a colour is all there is from a token on, with its "yarn" and a mark after it. */
+function onlyColour(tokens: readonly Token[], at: number, colours: ColourBook): boolean {
+  const length = colourLength(tokens, at, colours);
+  return length > 0 && tokens.slice(at + length).every(({ kind, key }) => kind === 'mark' || YARNS.has(key));
 }
 
 /** "Do not twist", and how many chains there are. */

@@ -64,14 +64,16 @@ function pieces(text: string, line: RawLine): RawLine[] {
   if (tokens.length < 2) return [line];
   const starts = [0];
   for (let i = 1; i < tokens.length; i++) {
-    if (tokens[i]!.kind !== 'word' || !labelWord(tokens[i]) || numberAfter(tokens, i) === null) continue;
+    if (tokens[i]!.kind !== 'word') continue;
+    const numbered = labelWord(tokens[i]) !== null && numberAfter(tokens, i) !== null;
+    if (!numbered && !saysNth(tokens, i)) continue;
     const gap = text.slice(tokens[i - 1]!.to, tokens[i]!.from);
     const wide = gap.length >= WIDE && gap.trim() === '';
     if (!wide && !ENDS.has(tokens[i - 1]!.key) && tokens[i - 1]!.key !== ':') continue;
     const before = tokens.slice(starts.at(-1), Math.min(i, starts.at(-1)! + WINDOW));
     const worked = namesWork(before.slice(readLabel(before)?.next ?? 0)) || (starts.length === 1 && tokens[i - 1]!.key === ':');
     const ended = wide || ENDS.has(tokens[i - 1]!.key) || (starts.length === 1 && tokens[i - 1]!.key === ':');
-    if (ended && worked && marked(tokens, i)) starts.push(i);
+    if (ended && worked && marked(tokens, i, !numbered)) starts.push(i);
   }
   if (starts.length === 1) return wideHeadings(text, line);
   return starts.map((start, k) => {
@@ -81,16 +83,31 @@ function pieces(text: string, line: RawLine): RawLine[] {
   });
 }
 
+/** "In the second round, …" at the beginning of a sentence. */
+function saysNth(tokens: readonly Token[], at: number): boolean {
+  if (!SENTENCE_ENDS.has(tokens[at - 1]!.key)) return false;
+  const word = tokens.findIndex((token, i) => i > at && labelWord(token) !== null);
+  return word > 0 && word <= at + 4 && readLabel(tokens.slice(at, at + WINDOW)) !== null;
+}
+
+const SENTENCE_ENDS: ReadonlySet<string> = new Set(['.', '!', ')']);
+
 function numberAfter(tokens: readonly Token[], at: number): number | null {
   const dot = ['.', '#', '-'].includes(tokens[at + 1]?.key ?? '') ? 1 : 0;
   return numberOf(tokens[at + 1 + dot]);
 }
 
-/** "R2:" with its mark, so that "between R5 and R6" and "as R3" stay where they are. */
-function marked(tokens: readonly Token[], at: number): boolean {
+/**
+ * "R2:" with its mark, so that "between R5 and R6" and "as R3" stay where they are.
+ * @param sentence whether a sentence begins here, in which a comma is such a mark
+ */
+function marked(tokens: readonly Token[], at: number, sentence: boolean): boolean {
   const label = readLabel(tokens.slice(at, at + WINDOW));
-  return label !== null && [':', '.', ')', '-', '=', '...'].includes(tokens[at + label.next - 1]?.key ?? '');
+  const mark = label && tokens[at + label.next - 1]?.key;
+  return MARKS.has(mark ?? '') || (sentence && mark === ',');
 }
+
+const MARKS: ReadonlySet<string> = new Set([':', '.', ')', '-', '=', '...']);
 
 /** "ARM        LEG": the heads of two columns. */
 function wideHeadings(text: string, line: RawLine): RawLine[] {

@@ -1,6 +1,6 @@
 import { asSeen } from '../fold.js';
 import { BOUNDS } from '../../bounds/index.js';
-import { colourLength, type ColourBook } from '../colours.js';
+import { colourLength, pastArticle, YARNS, type ColourBook } from '../colours.js';
 import { join, type Span } from '../span.js';
 import type { Terms } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
@@ -20,7 +20,7 @@ export interface HeadingLine {
   readonly badCopies: Token | null;
   readonly mark: 'marked' | 'colon' | 'bare' | 'passing';
   /** The colour the heading names for the whole part: "Arm, in brown"; null for none. */
-  readonly colour: { readonly from: number; readonly to: number } | null;
+  readonly colour: Span | null;
   /** The terms it names beside: "Shawl edge (UK terms)"; null for none. */
   readonly terms: Terms | null;
   readonly tokens: readonly Token[];
@@ -48,7 +48,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const said = first.copies === null && first.bad === null ? laterCopies(all, sentence, end, first) : first;
   const lead = leading(all, start, sentence);
   const colour = colourSaid(all, end);
-  const name = nameIn(all, lead, sentence, said, colour?.from ?? null);
+  const name = nameIn(all, lead, sentence, said, colour?.lead ?? null);
   if (name.length === 0 || isNoPart(name)) return null;
   if (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null)) return null;
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
@@ -68,7 +68,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
     copies: said.copies,
     badCopies: said.bad,
     mark,
-    colour,
+    colour: colour && { from: colour.from, to: colour.to },
     terms: null,
     tokens: all,
     span,
@@ -83,7 +83,8 @@ function isLed(tokens: readonly Token[], start: number, lead: number): boolean {
 
 /** Words that ask for something or speak of something else than a part. */
 function isNoName(name: readonly Token[], led: boolean): boolean {
-  return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
+  const coloured = led && colourLength(name, 0, NO_COLOURS) === name.length;
+  return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || coloured || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
 }
 
 /** Longest line in which a name is said in passing. */
@@ -265,14 +266,19 @@ function legend(tokens: readonly Token[], from: number, to: number): boolean {
   return to - from === 2 && tokens[to]?.key === ':' && /^[A-Z]$/.test(tokens[to - 1]!.text);
 }
 
-/** "Arm, in brown": the colour named after the name. */
-function colourSaid(tokens: readonly Token[], end: number): HeadingLine['colour'] {
+/** What leads to a colour after a name: "Arm, in brown", "Beak (orange yarn)", "Wings × 2 - white". */
+const COLOUR_LEADS: ReadonlySet<string> = new Set(['in', 'use', 'with', 'using', '(', '[', '-', ',']);
+
+/** The colour named after the name, and where what leads to it begins. */
+function colourSaid(tokens: readonly Token[], end: number): (Span & { readonly lead: number }) | null {
   for (let i = Math.min(1, end); i < end; i++) {
-    const lead = ['in', 'use', 'with', 'using'].includes(tokens[i]!.key);
-    const length = lead ? colourLength(tokens, i + 1, NO_COLOURS) : 0;
-    const closed = tokens[i + 1 + length];
-    if (length > 0 && (i + 1 + length >= end || closed?.kind === 'mark') && !tokens.slice(0, i).some(({ key }) => key === 'each'))
-      return { from: tokens[i]!.from, to: tokens[i + length]!.to };
+    const at = pastArticle(tokens, i + 1);
+    const length = COLOUR_LEADS.has(tokens[i]!.key) ? colourLength(tokens, at, NO_COLOURS) : 0;
+    let after = at + length;
+    while (YARNS.has(tokens[after]?.key ?? '')) after++;
+    const closed = after >= end || tokens[after]?.kind === 'mark';
+    if (length > 0 && closed && !tokens.slice(0, i).some(({ key }) => key === 'each'))
+      return { lead: tokens[i]!.from, from: tokens[at]!.from, to: tokens[at + length - 1]!.to };
   }
   return null;
 }

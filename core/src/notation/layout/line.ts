@@ -119,11 +119,15 @@ function titleWithTerms(text: string, tokens: readonly Token[], span: Span, term
 
 const TERMS_WORDS = new Set(['terms', 'terminology', 'term', 'abbreviations']);
 
-/** "US terms", "UK terminology", "Terms: UK", "Written in US terms." */
+/** Words that name the terms on a line of their own; "us" in small letters is no country. */
+const COUNTRIES: ReadonlySet<string> = new Set(['uk', 'us', 'british', 'american']);
+
+/** "US terms", "UK terminology", "Terms: UK", "Written in US terms.", "UK". */
 function readTerms(tokens: readonly Token[]): Terms | null {
   if (tokens.length > 9) return null;
   const keys = tokens.map((token) => token.key);
-  if (!keys.some((key) => TERMS_WORDS.has(key))) return null;
+  const alone = tokens.every(({ kind, key }) => kind === 'mark' || COUNTRIES.has(key));
+  if (!alone && !keys.some((key) => TERMS_WORDS.has(key))) return null;
   if (keys.includes('uk') || keys.includes('british')) return 'UK';
   return keys.includes('us') || keys.includes('american') ? 'US' : null;
 }

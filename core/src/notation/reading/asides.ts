@@ -1,5 +1,5 @@
 import { MM_IN } from '../length-units.js';
-import { colourLength, isColourCode } from '../colours.js';
+import { colourLength, isColourCode, pastArticle, YARNS } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import { numberOf, type Token } from '../tokens.js';
 import { checkedCount, timesAt, totalAt } from './counts.js';
@@ -118,6 +118,8 @@ function moreTimes(state: ReadState, length: number): void {
 /** A colour's name up to the next phrase, after the words that announce it. */
 export function colourAt(state: ReadState, first: Token): Piece[] {
   if (keyAt(state) === ':') state.at++;
+  const past = pastArticle(state.tokens, state.at);
+  if (colourLength(state.tokens, past, state.context.colours) > 0) state.at = past;
   const from = state.at;
   const known = colourLength(state.tokens, state.at, state.context.colours);
   if (known > 0) state.at += known;
@@ -129,6 +131,7 @@ export function colourAt(state: ReadState, first: Token): Piece[] {
     }
   }
   const end = state.at;
+  if (known > 0) passYarn(state);
   const where = whereAt(state);
   const names = colourIn(state, from, end, first);
   const span = spanFrom(state, first.from);
@@ -138,6 +141,11 @@ export function colourAt(state: ReadState, first: Token): Piece[] {
   passToSeparator(state);
   tellUnread(state, spanFrom(state, first.from));
   return [];
+}
+
+/** "with white yarn": the word after a colour says no more. */
+function passYarn(state: ReadState): void {
+  while (YARNS.has(keyAt(state))) state.at++;
 }
 
 /** The colour named by the words in `[from, to)`; none when they name no colour. */
@@ -169,9 +177,10 @@ export function colourAfter(state: ReadState): Piece | null {
   if (length === 0 || (closer && keyAt(state, at + length) !== closer)) return null;
   // "6 sc, with red" and "6 sc. Red: …" change the colour for what comes; this is for what went before.
   const after = keyAt(state, at + length);
-  if (after === ':' || (lead === 1 && (after === 'yarn' || partAt(state, at)))) return null;
+  if (after === ':' || (lead === 1 && partAt(state, at))) return null;
   const first = state.tokens[state.at]!;
   state.at = at + length + (closer ? 1 : 0);
+  if (!closer) passYarn(state);
   return colourIn(state, at, at + length, first)[0] ?? null;
 }
 

@@ -1,4 +1,4 @@
-import { colourLength } from '../colours.js';
+import { colourLength, pastArticle, YARNS } from '../colours.js';
 import type { Token } from '../tokens.js';
 import { numberOf } from '../tokens.js';
 import { colourAt, colourIn, remarkAt } from './asides.js';
@@ -17,6 +17,7 @@ export function colourHere(state: ReadState, before: readonly Piece[]): Piece[] 
   const length = colourLength(state.tokens, at, state.context.colours) || mainColour(state, at, before);
   if (length === 0) return null;
   let next = at + length;
+  while (YARNS.has(keyAt(state, next))) next++;
   if (closer) {
     if (keyAt(state, next) !== closer) return null;
     next++;
@@ -62,7 +63,7 @@ export function withAt(state: ReadState, token: Token, length: number, before: r
     state.at = at + phrase.length;
     return colourAt(state, token);
   }
-  if (colourLength(state.tokens, at, state.context.colours) > 0 || ringIsColour(state, at)) {
+  if (colourLength(state.tokens, pastArticle(state.tokens, at), state.context.colours) > 0 || ringIsColour(state, at)) {
     state.at = at;
     return colourAt(state, token);
   }

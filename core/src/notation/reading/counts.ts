@@ -222,7 +222,8 @@ function totalAfterMark(state: ReadState, at: number, worked: boolean): Total | 
   const apart = mark.from > (state.tokens[at - 1]?.to ?? 0) && mark.to < state.tokens[at + 1]!.from;
   const { next, named } = afterUnit(state, number, loud || led || (mark.key === '-' && apart));
   if (mark.key === '=') return total(state, at, number, next);
-  if (state.tokens[number]!.kind === 'word' && !led && !named && mark.key !== ',') return null;
+  const dashed = mark.key === '-' && apart && ends(state, next);
+  if (state.tokens[number]!.kind === 'word' && !led && !named && mark.key !== ',' && !dashed) return null;
   if (led || loud) return ends(state, next) || led ? total(state, at, number, next) : null;
   // "6 sc, 12" and "6 sc – 12 sc." end on a number; "6 sc, 12 sc" goes on.
   const closes = mark.key !== '.' || named || state.tokens[next] === undefined;
@@ -236,8 +237,13 @@ function totalInWords(state: ReadState, at: number, from: number, worked: boolea
   if (labelWord(state.tokens[number + 1]) !== null) return null;
   if (led) return isAct(state, next) ? null : total(state, at, number, next);
   const ended = ends(state, next) || keyAt(state, next) === ',';
-  return worked && ended && named ? total(state, at, number, next) : null;
+  // "inc all the way around 12"
+  const bare = state.tokens[next] === undefined && next === number + 1 && ROUND_ENDS.has(keyAt(state, at - 1));
+  return worked && ended && (named || bare) ? total(state, at, number, next) : null;
 }
+
+/** Words that say a round is worked to its end: a number after them is the total. */
+const ROUND_ENDS: ReadonlySet<string> = new Set(['around', 'round', 'across', 'end']);
 
 /** "now 3 sc in next st": what follows makes the number a count of stitches. */
 function isAct(state: ReadState, at: number): boolean {

@@ -13,14 +13,15 @@ export interface LeadingTotal {
   readonly rest: readonly Token[];
 }
 
-/** "12 (inc all)", "12 sc (2 in each stitch)", "18 sc *1 sc, inc*", "12 sc inc in each"; null for anything else. */
+/** "12 (inc all)", "12 sc (2 in each stitch)", "18 sc *1 sc, inc*", "12 sc inc in each", "12 inc all"; null for anything else. */
 export function leadingTotal(vocabulary: Vocabulary, tokens: readonly Token[]): LeadingTotal | null {
   const [first, unit] = tokens;
   const count = wholeNumber(first);
   if (count === null || count < 1 || count > BOUNDS.partStitches || !unit) return null;
   const is = vocabulary.next.get(unit.key)?.match?.meaning.is;
   const at = is === 'stitch' || is === 'stitches' ? 2 : 1;
-  const rest = inBrackets(tokens, at) ?? (at === 2 && worksAt(vocabulary, tokens, at) ? tokens.slice(at) : null);
+  const goesOn = worksAt(vocabulary, tokens, at) && (at === 2 || tokens[2]?.kind === 'word');
+  const rest = inBrackets(tokens, at) ?? (goesOn ? tokens.slice(at) : null);
   return rest && { count, span: { from: first!.from, to: tokens[at - 1]!.to }, rest };
 }
 

@@ -66,12 +66,13 @@ export function workedAt(
   if (open && (means(state, 'until') || means(state, 'as liked'))) said.count = 'around';
   const span = spanFrom(state, from);
   const special = startOrSpur(state, meaning, said, lead, from, before);
-  if (special) return { pieces: special, single: null, times: null, bare: false };
+  if (special)
+    return { pieces: said.colour ? [said.colour, ...special] : special, single: null, times: null, bare: false };
   if (meaning.is === 'stitch' && meaning.loop && said.loop === 'both') said.loop = meaning.loop;
   const begun = begunOf(meaning, said);
   const whole = [
     ...placedWork(state, begun, meaning, lead, said, span),
-    ...(said.colour ? [] : againAt(state, begun, meaning, said)),
+    ...(said.colour ? [] : againAt(state, begun, meaning, lead, said)),
   ];
   const apart = (own: readonly Piece[], count: Times | null): readonly Piece[] => {
     if (split === null) return own;
@@ -287,7 +288,7 @@ function begunOf(meaning: WorkedMeaning, { loop, through }: Said): Begun {
 const GOES_ON: ReadonlySet<string | undefined> = new Set(['with', 'around', 'next', 'each']);
 
 /** "sc in 2nd ch from hook and in each ch across", "… and next 4 ch": the same stitch in a second place. */
-function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, said: Said): Piece[] {
+function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, lead: number | null, said: Said): Piece[] {
   const back = state.at;
   if (!said.where || keyAt(state) !== 'and') return [];
   if (!GOES_ON.has(phraseAt(state, state.at + 1)?.meaning.is)) return [];
@@ -295,7 +296,7 @@ function againAt(state: ReadState, begun: Begun, meaning: WorkedMeaning, said: S
   const from = state.tokens[state.at]!.from;
   const where = whereAt(state);
   if (where && where.into !== 'ring' && where.into !== 'chain')
-    return placedWork(state, begun, meaning, null, { ...said, count: null, where }, spanFrom(state, from));
+    return placedWork(state, begun, meaning, lead, { ...said, count: null, where }, spanFrom(state, from));
   state.at = back;
   return [];
 }
