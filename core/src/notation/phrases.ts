@@ -403,7 +403,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   ],
   [
     { is: 'even' },
-    words('work even | even | work even around | work plain | plain round | knit even | plain | continue even | work straight'),
+    words(`work even | even | work even around | work plain | plain round | knit even | plain | continue even |
+      work straight | no increases | no increase | no inc | without increases | without increasing |
+      no increases or decreases | no decreases | without increasing or decreasing | no shaping | no changes`),
   ],
   [{ is: 'for' }, words('for | for a total of | repeat for | rep for | for the next | repeat this for')],
   [{ is: 'until' }, ['until', 'till', 'for as long as']],

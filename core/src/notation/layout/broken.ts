@@ -69,11 +69,12 @@ function pieces(text: string, line: RawLine): RawLine[] {
     if (!numbered && !saysNth(tokens, i)) continue;
     const gap = text.slice(tokens[i - 1]!.to, tokens[i]!.from);
     const wide = gap.length >= WIDE && gap.trim() === '';
-    if (!wide && !ENDS.has(tokens[i - 1]!.key) && tokens[i - 1]!.key !== ':') continue;
+    const named = starts.length === 1 && endsName(tokens, i);
+    if (!wide && !ENDS.has(tokens[i - 1]!.key) && !named) continue;
     const before = tokens.slice(starts.at(-1), Math.min(i, starts.at(-1)! + WINDOW));
-    const worked = namesWork(before.slice(readLabel(before)?.next ?? 0)) || (starts.length === 1 && tokens[i - 1]!.key === ':');
-    const ended = wide || ENDS.has(tokens[i - 1]!.key) || (starts.length === 1 && tokens[i - 1]!.key === ':');
-    if (ended && worked && marked(tokens, i, !numbered)) starts.push(i);
+    const label = readLabel(before);
+    const worked = named || namesWork(before.slice(label?.next ?? 0));
+    if (worked && (marked(tokens, i, !numbered) || followsOn(tokens, i, named ? 0 : label?.last))) starts.push(i);
   }
   if (starts.length === 1) return wideHeadings(text, line);
   return starts.map((start, k) => {
@@ -81,6 +82,24 @@ function pieces(text: string, line: RawLine): RawLine[] {
     while (k < starts.length - 1 && own.length > 1 && ['/', ';', '|', '•', ',', '-'].includes(own.at(-1)!.key)) own.pop();
     return { ...line, tokens: own, sure: line.sure && k === 0, from: own[0]!.from };
   });
+}
+
+/** Longest name before the first of several rounds on one line, in tokens. */
+const MOST_NAME = 6;
+
+/** "BODY R1: …", "Body - Rnd 1: …", "Body: R1 …": whether what stands before is a name and no work. */
+function endsName(tokens: readonly Token[], at: number): boolean {
+  const before = tokens.slice(0, at);
+  if (before.at(-1)!.key === ':') return true;
+  const word = before.at(-1)!.key === '-' ? before.at(-2) : before.at(-1);
+  const name = before.length <= MOST_NAME && before[0]!.kind === 'word' && word?.kind === 'word' && word.text !== word.key;
+  return name && readLabel(tokens.slice(0, WINDOW)) === null && !namesWork(before) && numberOf(tokens[at + 1]) === 1;
+}
+
+/** "R1 6 sc in MR (6), R2 inc x6 (12)": a label without a mark, of the round after the one before. */
+function followsOn(tokens: readonly Token[], at: number, last: number | undefined): boolean {
+  const label = last === undefined ? null : readLabel(tokens.slice(at, at + WINDOW));
+  return label !== null && label.first === last! + 1 && namesWork(tokens.slice(at + label.next, at + label.next + WINDOW));
 }
 
 /** "In the second round, …" at the beginning of a sentence. */

@@ -76,6 +76,8 @@ export function forRounds(state: ReadState): boolean {
   if (number === null || !labelWord(state.tokens[state.at + 1 + more]) || keyAt(state, state.at + 1 + more) === 'r') return false;
   state.rounds = checkedCount(state, number, state.tokens[state.at]!);
   state.at += 2 + more;
+  // "5 rounds of 16 sc"
+  if (keyAt(state) === 'of') state.at++;
   return true;
 }
 

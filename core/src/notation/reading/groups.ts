@@ -63,7 +63,20 @@ function isFromStar(state: ReadState): boolean {
   return phraseAt(state)?.meaning.is === 'from star';
 }
 
+/** "(2 sc in each st) around": what goes all round says so twice. */
+function wholeRound(state: ReadState, inside: readonly Piece[], group: Opened): Piece | null {
+  const [only] = inside;
+  if (inside.length !== 1 || only?.is !== 'item' || only.item.kind !== 'work' || typeof only.item.count === 'number') return null;
+  const back = state.at;
+  const times = group.times ?? repeatAt(state);
+  if (group.closed && (times === null || times === 'around')) return only;
+  state.at = back;
+  return null;
+}
+
 function repeated(state: ReadState, inside: readonly Piece[], group: Opened, depth: number, prefixed: boolean): Piece[] {
+  const whole1 = depth === 0 ? wholeRound(state, inside, group) : null;
+  if (whole1) return [whole1];
   const pieces = inside.map((piece) => withoutOpen(state, piece));
   const span = spanFrom(state, group.from);
   const kinds = new Set(usual(pieces).map((piece) => (piece.is === 'item' ? piece.item.kind : 'group')));

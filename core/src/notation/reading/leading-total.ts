@@ -1,6 +1,6 @@
 import { BOUNDS } from '../../bounds/index.js';
 import { wholeNumber } from '../ordinals.js';
-import type { Span } from '../span.js';
+import { join, type Span } from '../span.js';
 import type { Token } from '../tokens.js';
 import { longestPhrase, type Vocabulary } from '../vocabulary.js';
 import { isWorked } from './placing.js';
@@ -13,13 +13,15 @@ export interface LeadingTotal {
   readonly rest: readonly Token[];
 }
 
-/** "12 (inc all)", "12 sc (2 in each stitch)", "18 sc *1 sc, inc*", "12 sc inc in each", "12 inc all"; null for anything else. */
+/** "12 (inc all)", "12 sc (2 in each stitch)", "18 sc *1 sc, inc*", "12 sc inc in each", "12 inc all", "12 sc – 2 in each"; null for anything else. */
 export function leadingTotal(vocabulary: Vocabulary, tokens: readonly Token[]): LeadingTotal | null {
   const [first, unit] = tokens;
   const count = wholeNumber(first);
   if (count === null || count < 1 || count > BOUNDS.partStitches || !unit) return null;
   const is = vocabulary.next.get(unit.key)?.match?.meaning.is;
   const at = is === 'stitch' || is === 'stitches' ? 2 : 1;
+  const dash = DASHES.has(tokens[at]?.key ?? '') && tokens[at]!.from > tokens[at - 1]!.to ? 1 : 0;
+  if (dash > 0 && at === 2) return tokens[at + 1] ? { count, span: join(first!, unit), rest: tokens.slice(at + 1) } : null;
   const goesOn = worksAt(vocabulary, tokens, at) && (at === 2 || tokens[2]?.kind === 'word');
   const rest = inBrackets(tokens, at) ?? (goesOn ? tokens.slice(at) : null);
   return rest && { count, span: { from: first!.from, to: tokens[at - 1]!.to }, rest };
@@ -35,6 +37,8 @@ function inBrackets(tokens: readonly Token[], at: number): readonly Token[] | nu
   const whole = tokens[end]?.key === closer && !inner.some(({ key }) => key === closer || key === opener);
   return whole && inner.some(({ kind }) => kind === 'word') ? inner : null;
 }
+
+const DASHES: ReadonlySet<string> = new Set(['-', '=']);
 
 function worksAt(vocabulary: Vocabulary, tokens: readonly Token[], at: number): boolean {
   const phrase = longestPhrase(vocabulary, tokens, at);

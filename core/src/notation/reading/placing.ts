@@ -83,12 +83,18 @@ function toLast(work: (own: Counts) => Piece[], own: Omit<Counts, 'count'>, coun
   return [choice('to-last', [leaves, [...work({ ...own, count: 'around' }), { is: 'total', count, span }]])];
 }
 
+const INTO_ONE: ReadonlySet<Where['into']> = new Set(['each', 'one']);
+
 function spreadWork(
   work: (own: Counts) => Piece[],
   meaning: WorkedMeaning,
   own: { per: number; together: number; lead: number | null; count: Times | null; where: Where },
 ): Piece[] {
-  const { per, together, lead, count, where } = own;
+  const { per, together, where } = own;
+  // "sc 2 in each st" is "2 sc in each st".
+  const after = meaning.is === 'stitch' && own.lead === null && typeof own.count === 'number' && INTO_ONE.has(where.into);
+  const lead = after ? (own.count as number) : own.lead;
+  const count = after ? null : own.count;
   // "12 sc around" is twelve; "2 sc in each st around" is two in each.
   if (where.into === 'around' && lead !== null) return work({ per, together, count: lead });
   const spread: Times = where.into === 'each' || where.into === 'around' ? 'around' : where.into === 'next' ? where.count : 1;

@@ -14,7 +14,7 @@ import { phrased } from './phrased.js';
 import { leadingTotal, type LeadingTotal } from './leading-total.js';
 import { choice, itemPiece, type Piece, remarkPiece } from './piece.js';
 import { wholeRepeated, wholeTimesAt } from './repeats.js';
-import { leftLoopsAt, longerSpur, otherSide } from './starts.js';
+import { leftLoopsAt, longerSpur, otherSide, startOf } from './starts.js';
 import {
   CLOSER_OF,
   keyAt,
@@ -36,7 +36,7 @@ import { timeAt } from '../talk-time.js';
 import { isPlainWork, isWorked } from './placing.js';
 import { loopAt } from './stitches.js';
 import { unknownWords } from './unknown.js';
-import { withWholeChoices } from './whole.js';
+import { isPrelude, withWholeChoices } from './whole.js';
 
 /** A line's words with every doubt kept. */
 export interface RoundReading {
@@ -93,10 +93,18 @@ function readWords(
   report: (diagnostic: ReadingDiagnostic) => void,
 ): RoundReading {
   const state = stateOf(text, tokens, context, report);
-  const pieces = topSequence(state);
+  const pieces = withRingOf(state, topSequence(state));
   if (state.awaiting) tellUnread(state, state.awaiting.span);
   const { foundation, foundationDoubtful, open, same, rounds, upTo } = state;
   return { pieces, foundation, foundationDoubtful, open, same, rounds, upTo };
+}
+
+/** "MR (6)": a ring of which only the total says how many stitches it has. */
+function withRingOf(state: ReadState, pieces: Piece[]): Piece[] {
+  const total = pieces.find((piece) => piece.is === 'total');
+  const alone = state.awaiting?.from === 'ring' && pieces.every(isPrelude);
+  if (!alone || total?.is !== 'total') return pieces;
+  return [startOf(state, 'ring', 'sc', total.count, state.awaiting!.span.from), ...pieces];
 }
 
 function sequence(state: ReadState, closer: Closer, depth: number): Piece[] {
