@@ -19,7 +19,8 @@ export function lookAhead(lines: readonly Line[], at: number): Ahead {
   for (const line of lines.slice(at, at + MOST_AHEAD)) {
     if (line.is === 'round') return { number: line.label.relative ? null : line.label.first, between };
     if (line.is === 'heading' && line.mark === 'marked') break;
-    const works = (line.is === 'words' || line.is === 'heading') && (saysWork(line.tokens) === 'stitch' || namesWork(line.tokens));
+    const works =
+      (line.is === 'words' || line.is === 'heading') && (saysWork(line.tokens) === 'stitch' || namesWork(line.tokens));
     if (works) between++;
   }
   return { number: null, between };

@@ -22,7 +22,10 @@ const READINGS: Readonly<Record<Doubt, readonly [string, string]>> = {
   'chain-place': ['the chain stands beside the first stitch', 'the chain takes the place of the first stitch'],
   'each-number': ['so many in every stitch', 'so many in all, one in each'],
   'two-words': ['both words are one stitch', 'they are two, one after the other'],
-  'every-decrease': ['each decrease ends in the stitch that is counted to', 'each decrease begins in the stitch that is counted to'],
+  'every-decrease': [
+    'each decrease ends in the stitch that is counted to',
+    'each decrease begins in the stitch that is counted to',
+  ],
   'first-total': ['the first number is stitches', 'the first number is the total'],
   'words-apart': ['both words are stitches, one after the other', 'both words are one stitch'],
   'inc-number': ['so many increases', 'so many stitches in one'],

@@ -24,7 +24,8 @@ export function saysWork(tokens: readonly Token[]): 'label' | 'stitch' | null {
 function saysHowOften(tokens: readonly Token[], at: number): boolean {
   const bracket = tokens[at]?.key === '(' || tokens[at]?.key === '[' ? 1 : 0;
   // "Dec 12: sent it off" is a day.
-  if (tokens[at + bracket]?.kind === 'number') return bracket === 0 ? tokens[at + 1]?.key !== ':' : tokens[at + 2]?.kind === 'mark';
+  if (tokens[at + bracket]?.kind === 'number')
+    return bracket === 0 ? tokens[at + 1]?.key !== ':' : tokens[at + 2]?.kind === 'mark';
   const is = phraseInEither(tokens, at)?.meaning.is;
   return is === 'around' || is === 'each' || (is === 'times' && tokens[at + 1]?.kind === 'number');
 }

@@ -147,7 +147,9 @@ export function tokenize(text: string, from = 0, to = text.length): Token[] {
       tokens.push({ kind: 'mark', text: key === '...' ? key : read, key, from: begin + shift, to: i + shift });
     }
   }
-  return at ? tokens.map((token) => ({ ...token, from: at[token.from]!, to: Math.min(to, endIn(text, from, at, token.to)) })) : tokens;
+  return at
+    ? tokens.map((token) => ({ ...token, from: at[token.from]!, to: Math.min(to, endIn(text, from, at, token.to)) }))
+    : tokens;
 }
 
 /** Where a place in folded characters ends in the text: past the last character before it. */

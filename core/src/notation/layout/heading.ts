@@ -225,13 +225,7 @@ function countedName(tokens: readonly Token[], start: number, end: number): Said
  * The tokens of the name: up to what says how many, a bracket, a comma, or a colon.
  * @param colour where it is said in which colour, which is no part of the name; null where it is not
  */
-function nameIn(
-  tokens: readonly Token[],
-  start: number,
-  end: number,
-  said: Copies,
-  colour: number | null,
-): readonly Token[] {
+function nameIn(tokens: readonly Token[], start: number, end: number, said: Copies, colour: number | null): readonly Token[] {
   const from = said.from <= start && said.to > said.from ? Math.max(start, said.to) : start;
   let to = end;
   for (let i = from; i < end; i++) {

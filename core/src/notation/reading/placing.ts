@@ -118,7 +118,9 @@ function spreadWork(
 /** "dec every 3rd": over the second and third, or over the third and fourth, which only the total tells. */
 function everyChange(begun: Begun, per: number, together: number, step: number, span: Span): Piece {
   const usual = everyNth(begun, per, together, step, span);
-  return together === 1 ? usual : choice('every-decrease', [[usual], [everyNth(begun, per, together, step + together - 1, span)]]);
+  return together === 1
+    ? usual
+    : choice('every-decrease', [[usual], [everyNth(begun, per, together, step + together - 1, span)]]);
 }
 
 /** "inc in every third st", "every 4th and 5th stitch together": plain stitches up to each change, around. */

@@ -66,8 +66,7 @@ export function workedAt(
   if (open && (means(state, 'until') || means(state, 'as liked'))) said.count = 'around';
   const span = spanFrom(state, from);
   const special = startOrSpur(state, meaning, said, lead, from, before);
-  if (special)
-    return { pieces: said.colour ? [said.colour, ...special] : special, single: null, times: null, bare: false };
+  if (special) return { pieces: said.colour ? [said.colour, ...special] : special, single: null, times: null, bare: false };
   if (meaning.is === 'stitch' && meaning.loop && said.loop === 'both') said.loop = meaning.loop;
   const begun = begunOf(meaning, said);
   const whole = [

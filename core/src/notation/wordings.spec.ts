@@ -1,0 +1,185 @@
+import { describe, expect, it } from 'vitest';
+import { checkPattern, type PatternCount } from '../fabric/index.js';
+import { read, walk } from './index.js';
+
+const counted = (text: string): PatternCount => checkPattern(read(text));
+
+/** Name, copies and the stitches each round makes, part by part. */
+function comesTo(text: string): string {
+  return counted(text)
+    .parts.map(({ part: { name, copies }, rounds }) => {
+      const counts = rounds.map(({ makes }) => makes).join(' ');
+      return `${copies > 1 ? `${name} × ${copies}` : name}: ${counts}`;
+    })
+    .join(', ');
+}
+
+/** The colours of each part, in the order they are named. */
+function coloursOf(text: string): string {
+  return counted(text)
+    .parts.map(({ part }) => {
+      const names: string[] = [];
+      for (const { items } of part.lines) walk(items, (item) => item.kind === 'colour' && names.push(item.name));
+      return `${part.name}: ${names.join(', ')}`;
+    })
+    .join('; ');
+}
+
+/** Texts of our own as makers word them, counts worked out by hand (common practice). Each was once read otherwise. */
+describe('wordings', () => {
+  it.each([
+    ['Leg x2\nR1: 6\nR2: 12 (inc all)\nR3-5: 12\nR6: 6 (dec all)', 'Leg × 2: 6 12 12 12 12 6'],
+    [
+      'Cap\nrow 1: ch 7\nrow 2: starting 2nd chain from hook, sc 6, ch 1, turn (6)\nrow 3: sc 6, ch 1, turn (6)\nrow 4: sc 6 (6)',
+      'Cap: 6 6 6',
+    ],
+    ['Horn\nR1: 4 sc in MR\nR2: inc, 3 sc (5)\nR3: inc, 4 sc (6)\nR4: inc, 5 sc (7)\nR5: inc, rest sc (8)', 'Horn: 4 5 6 7 8'],
+    [
+      'Body\n1. 6 sc in MR\n2. inc x 6\n3. *1 sc, inc* x 6\n4. *2 sc, inc* x 6\n5.–8. sc around\n9. *2 sc, dec* x 6\n10. *1 sc, dec* x 6\n11. dec x 6',
+      'Body: 6 12 18 24 24 24 24 24 18 12 6',
+    ],
+    [
+      'Bud\nR1: sc 6 into MR {6}\nR2: [inc 1] × 6 {12}\nR3: [sc 1, inc 1] × 6 {18}\nR4: sc 18 {18}\nR5: [sc 1, invdec 1] × 6 {12}\nR6: [invdec 1] × 6 {6}',
+      'Bud: 6 12 18 18 12 6',
+    ],
+    [
+      'Ball\nround 1: 6 sc in a magic ring\nround 2: 12 sc (2 in each stitch)\nround 3: 18 sc (increase in every 2nd stitch)\nround 4: 18 sc\nround 5: 12 sc (decrease 6 times evenly)',
+      'Ball: 6 12 18 18 12',
+    ],
+    [
+      'Arm\nRound 1-6sc in MC-6\nRound 2-inc in each st around-12\nRound 3-sc in each st around-12\nRound 4-(4sc,dec)x2-10',
+      'Arm: 6 12 12 10',
+    ],
+    [
+      'Body\nR1 : 6 sc in MR ( 6 )\nR2 : 6 inc ( 12 )\nR3 : ( 1 sc , 1 inc ) x 6 ( 18 )\nR4 → R6 : 18 sc ( 18 )',
+      'Body: 6 12 18 18 18 18',
+    ],
+    [
+      'Body\nR1: 6 sc, MR\nR2: inc each\nR3: inc every other (18)\nR4: inc every third (24)\nR5: even\nR6: dec every third (18)',
+      'Body: 6 12 18 24 24 18',
+    ],
+    ['Body (light grey)\nR1 6 sc MR\nR2 12 sc inc in each\nR3 18 sc *1 sc, inc*\nR4 18 sc', 'Body: 6 12 18 18'],
+    [
+      'Body\nR1: 6 sc in MR (6 sts)\nR2: (inc) x6 (12 sts)\nR3: (1 sc, inc) x6 (18 sts)\n4–7 sc around (18 sts)\n8 (1 sc, dec) x6 (12 sts)',
+      'Body: 6 12 18 18 18 18 18 12',
+    ],
+    [
+      'Bee\nbody - yellow and black\nr1 6sc mr\nr2 inc\nr3 (1sc inc)\nr4 sc\nwings x 2 - white\nr1 4sc mr\nr2 sc',
+      'body: 6 12 18 18, wings × 2: 4 4',
+    ],
+    [
+      'Bunny\nEars. Make 2\nR1. 6 sc in MR.\nR2. (1 sc, inc) x 3. 9\nR3-8. sc. 9\nTail. Make 1\nR1. 5 sc in MR',
+      'Ears × 2: 6 9 9 9 9 9 9 9, Tail: 5',
+    ],
+    [
+      'Apple\nR1: 6 sc in MR (6)\nR2: inc x 6 (12)\n\nStem\nch 6, sl st in 2nd ch from hook and next 4 ch\n\nLeaf\nch 5, sl st, sc, hdc, sl st',
+      'Apple: 6 12, Stem: 5, Leaf: 4',
+    ],
+    ['Nose (brown): R1: 6 sc in MR. FO.\nEye (make 2, white): R1: 6 sc in MR, sl st.', 'Nose: 6, Eye × 2: 6'],
+    ['Hedgehog\n#1 Body\nR1: 6 sc in MR (6)\n#2 Nose\nR1: 4 sc in MR (4)', 'Body: 6, Nose: 4'],
+    [
+      'Chick\nBODY (yellow yarn, 3 mm hook)\nRnd 1. 6 sc in MR (6)\nRnd 2. 2 sc in ea (12)\n\nBEAK (orange yarn)\nRnd 1. 4 sc in MR (4)',
+      'BODY: 6 12, BEAK: 4',
+    ],
+    ['Panda\nHEAD in white:\nR1: 6 sc in MR (6)\nEARS in black, make 2:\nR1: 5 sc in MR (5)', 'HEAD: 6, EARS × 2: 5'],
+    ['Carrot\n1r: 6 sc in MR (6)\n2r: 6 inc (12)\n3r: 12 sc (12)\n4r: (4 sc, dec) x2 (10)', 'Carrot: 6 12 12 10'],
+    [
+      'Donut\n1 rnd: 6 sc in MR (6)\n2 rnd: 6 inc (12)\n3-5 rnd: 12 sc (12)\n6 rnd: (1 sc, inc) x6 (18)',
+      'Donut: 6 12 12 12 12 18',
+    ],
+    ['Heart\nBump (make 2)\n1 row. 6 sc in MR\n2 row. 6 inc (12)\n3-4 rows. 12 sc', 'Bump × 2: 6 12 12 12'],
+    [
+      'Egg cosy\nUK\nRnd 1: 6 dc in MR\nRnd 2: 2 dc into each dc (12)\nRnd 3: *1 dc, 2 dc into next dc* 6 times (18)\nRnd 4: 1 dc into each dc',
+      'Egg cosy: 6 12 18 18',
+    ],
+    [
+      'Tiger\nStart with orange.\nR1: 6 sc in MR\nR2: inc x6\nSwitch to black.\nR3: sc around\nBack to orange.\nR4: sc around',
+      'Tiger: 6 12 12 12',
+    ],
+    ['Sock\nWhite yarn:\n1. 6 sc in MR (6)\n2. inc x6 (12)\nRed yarn:\n3. sc around (12)', 'Sock: 6 12 12'],
+    [
+      'Little chick\n\nMake a magic ring and crochet 6 sc into it (6 sts). In the second round, increase in every stitch (12 sts). In the third round, crochet one sc, then an increase, and repeat this six times (18 sts). Rounds 4 to 6: crochet one sc in each stitch (18 sts).',
+      'Little chick: 6 12 18 18 18 18',
+    ],
+    [
+      'Ball\nFirst round: six sc into the ring.\nSecond round: two sc into every stitch – twelve.\nThird round: one sc, one increase – eighteen.\nFourth and fifth round: sc – eighteen.',
+      'Ball: 6 12 18 18 18',
+    ],
+    [
+      'Scarf\nRow 1: ch 5, skip first ch, sc in each ch (4)\nRows 2-20: ch 1, turn, sc in each st (4)',
+      'Scarf: 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4 4',
+    ],
+    ['Coral\nCh 15. Row 1: 3 sc in 2nd ch from hook and in each ch across (42)', 'Coral: 42'],
+    ['Acorn\nR1: sc 6 in MR\nR2: sc 2 in each st\nR3: sc 1, sc 2 in next st, rep around\nR4: sc in each st', 'Acorn: 6 12 18 18'],
+    ['Nut\nR1: MR(6)\nR2: V*6(12)\nR3: (X V)*6(18)\nR4: X*18(18)\nR5: (X A)*6(12)', 'Nut: 6 12 18 18 12'],
+    [
+      'Egg\nR1: 6 sc in MR. [6]\nR2: 2 sc in ea. st. [12]\nR3: *1 sc in next st., 2 sc in next st.* [18]\nR4: *1 sc in next 2 st., 2 sc in next st.* [24]',
+      'Egg: 6 12 18 24',
+    ],
+    [
+      'Egg\nR1: 6 sc in MR (6)\nR2: increase each stitch (12)\nR3: increase each second stitch (18)\nR4: increase each third stitch (24)\nR5: no increases (24)',
+      'Egg: 6 12 18 24 24',
+    ],
+    ['Tube\nR1: 8 sc in MR\nR2: inc (16)\nWork 5 rounds of 16 sc\nR8: dec (8)', 'Tube: 8 16 16 16 16 16 16 8'],
+    ['Tube\nR1: 8 sc in MR\nR2: inc (16)\n5 rounds: sc (16)\nR8: dec (8)', 'Tube: 8 16 16 16 16 16 16 8'],
+    [
+      'Collar\nCh 21, join with sl st to form a ring.\nR1: sc in each ch around (21)\nR2: (dc 2 in each st) around (42)',
+      'Collar: 21 42',
+    ],
+    ['Body\nR1: 6 sc in MR\nR2: 12 sc – 2 in each\nR3: 18 sc – inc in every other\nR4: 18 sc – plain', 'Body: 6 12 18 18'],
+    ['BODY R1: 6 sc in MR (6) R2: inc x6 (12) R3: (sc, inc) x6 (18) R4: sc around (18)', 'BODY: 6 12 18 18'],
+    ['Body: R1 6 sc in MR (6), R2 inc x6 (12), R3 sc, inc x6 (18)', 'Body: 6 12 18'],
+    ['Body - Rnd 1: 6 sc in MR; Rnd 2: inc x6; Rnd 3: (sc, inc) x6', 'Body: 6 12 18'],
+  ])('%j', (text, expected) => {
+    expect(comesTo(text)).toBe(expected);
+    expect(counted(text).diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
+  });
+
+  it.each([
+    ['With white yarn:\nR1: 6 sc in MR (6)', 'Sock: white'],
+    ['Using the light blue yarn\nR1: 6 sc in MR (6)\nSwitch to the red cotton yarn\nR2: sc (6)', 'Sock: light blue, red'],
+    ['R1: with white yarn, 6 sc in MR (6)\nR2: sc (6). Change to grey yarn.', 'Sock: white, grey'],
+    ['R1: 6 sc in MR with white yarn (6)', 'Sock: white'],
+    ['White yarn:\nR1: 6 sc in MR (6)\nBack to red.\nR2: sc (6)', 'Sock: White, red'],
+    ['Begin with grey\nR1: 6 sc in MR (6)', 'Sock: grey'],
+    ['Colour: white\nR1: 6 sc in MR (6)', 'Sock: white'],
+    ['Work with black yarn\nR1: 6 sc in MR (6)', 'Sock: black'],
+    ['R1: start with white yarn. 6 sc in MR (6)', 'Sock: white'],
+  ])('knows the colour of %j', (text, expected) => {
+    expect(coloursOf(`Sock\n${text}`)).toBe(expected);
+    expect(counted(`Sock\n${text}`).diagnostics).toEqual([]);
+  });
+
+  it('knows the colour that a heading names beside its part', () => {
+    const round = 'R1: 5 sc in MR (5)';
+    const headings = [
+      'BODY (black)',
+      'WINGS (white, make two)',
+      'beak - orange',
+      'FEET - make two in yellow',
+      'Hat [red yarn] x2',
+    ];
+    const text = `Bird\n${headings.map((heading) => `${heading}\n${round}`).join('\n')}`;
+    expect(coloursOf(text)).toBe('BODY: black; WINGS: white; beak: orange; FEET: yellow; Hat: red');
+    expect(counted(text).parts.map(({ part }) => part.copies)).toEqual([1, 2, 1, 2, 2]);
+  });
+
+  it.each([
+    ['R1: 6 sc in MR (6)\ninc x6 (12)\nsc (12)\nR4: (1 sc, inc) x 6 (18)', 'Wing: 6 12 12 18'],
+    ['R1: 6 sc in MR (6)\nsc around (6)\nsc around (6)\ndec around (3)', 'Wing: 6 6 6 3'],
+    ['R1: 6 sc in MR (6)\nR2: inc x 6 (12)\nsc around\nR4: dec x6 (6)', 'Wing: 6 12 12 6'],
+    ['R1: 6 sc in MR (6)\n2 sc in each st (12)\nR3: sc (12)', 'Wing: 6 12 12'],
+    ['1 6 sc in MR (6)\n2 inc x6 (12)\n3 (1 sc, inc) x6 (18)\n4-5 sc around (18)', 'Wing: 6 12 18 18 18'],
+    ['6 sc in MR\n1 sc, inc x3\n2 sc, inc x3\n3 sc, inc x3', 'Wing: 6 9 12 15'],
+  ])('takes rounds without a label, or with a bare number, where they go on: %j', (text, expected) => {
+    expect(comesTo(`Wing\n${text}`)).toBe(expected);
+    expect(counted(`Wing\n${text}`).diagnostics).toEqual([]);
+  });
+
+  it.each([
+    'R1: 6 sc in MR (6)\nR2: inc x6 (12)\nThat is inc x6 (12), as I said.\nR3: sc around (12)',
+    'R1: 6 sc in MR (6)\nFold it and sc 3 through both layers.\nR2: sc around (6)',
+  ])('says of work between numbers that leave no room for it that it is a note: %j', (text) => {
+    expect(counted(`Wing\n${text}`).diagnostics.map(({ code }) => code)).toEqual(['note-with-work']);
+  });
+});
