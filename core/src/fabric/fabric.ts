@@ -277,9 +277,9 @@ class FabricBuilder {
       const first = (turned ? length - at - count : at) + (places ? 0 : start);
       this.used += together;
       this.begin(index);
-      for (let made = 0; made < names.length; made++) {
+      for (const name of names) {
         const row = this.row++;
-        stitch[row] = names[made]!;
+        stitch[row] = name;
         round[row] = roundIndex;
         colour[row] = colourNow;
         if (loop > 0) this.loop[row] = loop;

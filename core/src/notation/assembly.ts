@@ -264,7 +264,8 @@ function takeList(all: Assembly, line: RoundText, rounds: readonly number[]): vo
 
 function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | null): void {
   const expected = (all.part?.lines.at(-1)?.last ?? 0) + 1;
-  const { label, more, twice, fills } = numberedHere(all, line, expected);
+  const numbered = numberedHere(all, line, expected);
+  const { label, fills } = numbered;
   let restart = (!fills && label.first < expected) || all.part === null;
   const several = (all.part?.copies ?? 1) > 1;
   const rank = all.heading?.rank ?? 0;
@@ -287,7 +288,19 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
   const goesOn = !restart && !starts && !(several && rank === 3) && label.first === expected;
   openPart(all, opens && !goesOn, line.span);
+  addRead(all, line, numbered, reading, diagnostics);
+}
+
+/** Adds a line that was read to the part at hand. */
+function addRead(
+  all: Assembly,
+  line: RoundText,
+  { label, more, twice, fills }: Numbered,
+  reading: RoundReading,
+  diagnostics: ReadingDiagnostic[],
+): void {
   const part = all.part!;
+  const expected = (part.lines.at(-1)?.last ?? 0) + 1;
   const counted = roundsOf(all, label, reading);
   const { first, last } = checkedRange(all.text, counted, (diagnostic) => diagnostics.push(diagnostic));
   checkNumber(all, part, { ...label, first, last }, twice ? null : fills ? first : expected);

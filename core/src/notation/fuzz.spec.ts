@@ -77,6 +77,9 @@ describe('texts made to be heavy', () => {
     ['rows in one sentence', 'turn, 3 sc, '.repeat(20_000)],
     ['a round of slips', `R1: 6 sc in ring\nR2: ${'dec until 6 remain, '.repeat(5_000)}`],
     ['a number over and over', `R1: 6 sc in ring\n${'R7: sc\n'.repeat(8_000)}`],
+    ['a stitch a line', 'sc\n'.repeat(30_000)],
+    ['labels without end', 'R1-'.repeat(30_000)],
+    ['a sign a line', '1\n'.repeat(40_000)],
     ['huge repeats', 'R1: ((((9999 sc) × 9999) × 9999) × 9999) × 9999\n'.repeat(50)],
   ])('%s', (_name, text) => {
     const count = checkPattern(read(text));

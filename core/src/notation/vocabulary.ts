@@ -51,7 +51,7 @@ export class Vocabulary {
   }
 
   private grow(): NonNullable<typeof this.grown> {
-    let meaning: Meaning | null = null;
+    const ends: Meaning[] = [];
     const next = new Map<string, Vocabulary>();
     const lead = ({ meaning: own, keys, at, places, place }: Rest): void => {
       const key = keys[at];
@@ -61,11 +61,12 @@ export class Vocabulary {
         node.rests.push({ meaning: own, keys, at: at + 1, places, place });
       } else if (place < places.length) {
         for (const words of places[place]!) lead({ meaning: own, keys: keysOf(words), at: 0, places, place: place + 1 });
-      } else meaning ??= own;
+      } else ends.push(own);
     };
     this.rests.forEach(lead);
     this.rests = [];
-    return (this.grown = { match: meaning && { meaning, length: this.depth }, next });
+    const [meaning] = ends;
+    return (this.grown = { match: meaning ? { meaning, length: this.depth } : null, next });
   }
 }
 

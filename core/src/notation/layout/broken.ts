@@ -17,8 +17,8 @@ export function withoutHyphens(lines: readonly RawLine[]): RawLine[] {
     }
     const quote = before?.tokens[0]?.key === '>' && line.tokens[0]?.key === '>' ? 1 : 0;
     const next = line.tokens[quote];
-    const broken = word && word.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
-    if (!before || !broken || !isRest(word, next)) {
+    const broken = word?.to === dash.from && next?.kind === word.kind && dash.to <= next.from;
+    if (!before || !word || !broken || !isRest(word, next)) {
       joined.push(line);
       continue;
     }
@@ -89,10 +89,11 @@ const MOST_NAME = 6;
 
 /** "BODY R1: …", "Body - Rnd 1: …", "Body: R1 …": whether what stands before is a name and no work. */
 function endsName(tokens: readonly Token[], at: number): boolean {
+  if (tokens[at - 1]!.key === ':') return true;
+  if (at > MOST_NAME) return false;
   const before = tokens.slice(0, at);
-  if (before.at(-1)!.key === ':') return true;
   const word = before.at(-1)!.key === '-' ? before.at(-2) : before.at(-1);
-  const name = before.length <= MOST_NAME && before[0]!.kind === 'word' && word?.kind === 'word' && word.text !== word.key;
+  const name = before[0]!.kind === 'word' && word?.kind === 'word' && word.text !== word.key;
   return name && readLabel(tokens.slice(0, WINDOW)) === null && !namesWork(before) && numberOf(tokens[at + 1]) === 1;
 }
 
@@ -105,8 +106,8 @@ function followsOn(tokens: readonly Token[], at: number, last: number | undefine
 /** "In the second round, …" at the beginning of a sentence. */
 function saysNth(tokens: readonly Token[], at: number): boolean {
   if (!SENTENCE_ENDS.has(tokens[at - 1]!.key)) return false;
-  const word = tokens.findIndex((token, i) => i > at && labelWord(token) !== null);
-  return word > 0 && word <= at + 4 && readLabel(tokens.slice(at, at + WINDOW)) !== null;
+  const named = tokens.slice(at + 1, at + 5).some((token) => labelWord(token) !== null);
+  return named && readLabel(tokens.slice(at, at + WINDOW)) !== null;
 }
 
 const SENTENCE_ENDS: ReadonlySet<string> = new Set(['.', '!', ')']);
