@@ -1,6 +1,6 @@
 import { DRAWN_SHUT, roundLength } from '../fabric/index.js';
 import type { StitchSize } from '../gauge/index.js';
-import { measure } from '../shape/index.js';
+import { measure, unsewn } from '../shape/index.js';
 import type { Feature } from './feature.js';
 import type { MadePiece, Wall } from './wall.js';
 
@@ -29,7 +29,7 @@ export function footprint(
   if (kind === 'eyes') return { width: eyeMm, height: eyeMm, length: 0, edge: 0, flat: false };
   if (!made) return { width: MARK * stitch.width, height: MARK * stitch.height, length: 0, edge: 0, flat: false };
   const { fabric, profile } = made;
-  const length = measure(profile).height;
+  const length = measure(unsewn(profile)).height;
   const edge = fabric.roundCount === 0 ? 0 : roundLength(fabric, fabric.roundCount - 1);
   const flat = fabric.fill === 'pressed' || join === 'sewn flat';
   // A piece drawn shut is held round where it touches: about as far as its last open round.

@@ -128,6 +128,7 @@ describe('volume', () => {
       tip: null,
       main: rings,
       flat: false,
+      ring: false,
       stuffed: true,
       settled: true,
       relaxed: false,

@@ -1,6 +1,6 @@
 export { stitchOfPart, type FittedPart, type MeasuredPart } from './fit.js';
 export { isFlatLie, lieOf, type Lie } from './lie.js';
-export { measure, openings, outlinePoints, ringsOf, upToRound, type Measures, type ProfilePoint } from './measures.js';
+export { measure, openings, outlinePoints, ringsOf, unsewn, upToRound, type Measures, type ProfilePoint } from './measures.js';
 export { outlineOf, plainOutline, type Outline, type PartStart } from './outline.js';
 export { standsOnStart } from './stand.js';
 export { FIRM, plainProfile, scaleProfile, stuffedProfile, unitProfile, type Haste, type Profile } from './profile/profile.js';

@@ -32,6 +32,11 @@ export function outlinePoints(profile: Profile): [number, number][] {
   return ringsOf(profile).map(({ r, s, z }) => [r + s, z]);
 }
 
+/** A part before its ends are sewn to one another: the tube it is made as. */
+export function unsewn(profile: Profile): Profile {
+  return profile.ring ? { ...profile, ring: false } : profile;
+}
+
 /** The part of a profile that is there once `rounds` rounds are worked. */
 export function upToRound(profile: Profile, rounds: number): Profile {
   const { r, s, z, main } = profile;
@@ -44,12 +49,14 @@ export function upToRound(profile: Profile, rounds: number): Profile {
     main: Math.min(main, rounds),
     tip: null,
     enclosed: null,
+    ring: false,
   };
 }
 
 /**
  * Widths, height, wall and enclosed volume (0 for flat work, and for a wall that folds over itself so that nothing is left
- * inside); all 0 for an empty profile. Rounds that grow out of loops count for width and height, and hold nothing.
+ * inside); all 0 for an empty profile. Rounds that grow out of loops count for width and height, and hold nothing. A ring
+ * lies on the table: as high as its tube is thick, and as wide as a circle of the tube's length, with its thickness.
  */
 export function measure(profile: Profile): Measures {
   const rings = ringsOf(profile);
@@ -62,10 +69,13 @@ export function measure(profile: Profile): Measures {
   }
   const { r, s, z, base } = profile;
   const heights = [...rings.map((ring) => ring.z), ...z];
+  const diameter = 2 * Math.max(base.r + base.s, ...r.map((radius, k) => radius + s[k]!));
+  const height = Math.max(...heights) - Math.min(...heights);
+  const around = height / Math.PI + diameter;
   return {
-    diameter: 2 * Math.max(base.r + base.s, ...r.map((radius, k) => radius + s[k]!)),
-    second: 2 * Math.max(base.r, ...r),
-    height: Math.max(...heights) - Math.min(...heights),
+    diameter: profile.ring ? around : diameter,
+    second: profile.ring ? around : 2 * Math.max(base.r, ...r),
+    height: profile.ring ? diameter : height,
     wall,
     volume: profile.flat ? 0 : Math.max(0, profile.enclosed ?? volume),
   };

@@ -113,6 +113,7 @@ describe('measures', () => {
       tip: 60,
       main: rounds,
       flat: false,
+      ring: false,
       stuffed: true,
       settled: true,
       relaxed: false,

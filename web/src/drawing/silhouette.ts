@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { outlinePoints, type Profile } from '@lemniscus/core/shape';
+import { measure, outlinePoints, type Profile } from '@lemniscus/core/shape';
 import { line } from 'd3-shape';
 import { placeOnCurve, smoothOutline } from './smooth-outline';
 import { yarnPaint } from './yarn-colour';
@@ -28,20 +28,30 @@ function closed(points: readonly Point[]): string {
 @Component({
   selector: 'svg:g[lemSilhouette]',
   template: `
-    <svg:g [attr.transform]="transform()">
-      @for (band of bands(); track $index) {
-        <svg:path [attr.d]="band.path" [attr.fill]="band.fill" [attr.opacity]="band.worked ? 1 : 0.22" />
-      }
-      @if (!finished()) {
-        <svg:path class="to-come" [attr.d]="whole()" />
-      }
-      @if (worked()) {
-        <svg:path class="worked" [attr.d]="worked()" />
-      }
-      @if (rim(); as edge) {
-        <svg:ellipse class="rim" [attr.cx]="0" [attr.cy]="edge.z" [attr.rx]="edge.r" [attr.ry]="edge.r * 0.14" />
-      }
-    </svg:g>
+    @if (ring(); as lying) {
+      <svg:g [attr.transform]="'scale(' + scale() + ')'">
+        @for (band of lying.bands; track $index) {
+          <svg:path [attr.d]="band.path" [attr.fill]="band.fill" />
+        }
+        <svg:path class="worked" [attr.d]="lying.whole" />
+        <svg:path class="worked" [attr.d]="lying.hole" />
+      </svg:g>
+    } @else {
+      <svg:g [attr.transform]="transform()">
+        @for (band of bands(); track $index) {
+          <svg:path [attr.d]="band.path" [attr.fill]="band.fill" [attr.opacity]="band.worked ? 1 : 0.22" />
+        }
+        @if (!finished()) {
+          <svg:path class="to-come" [attr.d]="whole()" />
+        }
+        @if (worked()) {
+          <svg:path class="worked" [attr.d]="worked()" />
+        }
+        @if (rim(); as edge) {
+          <svg:ellipse class="rim" [attr.cx]="0" [attr.cy]="edge.z" [attr.rx]="edge.r" [attr.ry]="edge.r * 0.14" />
+        }
+      </svg:g>
+    }
   `,
   styles: `
     path,
@@ -76,6 +86,23 @@ export class Silhouette {
   readonly upright = input(false);
   /** Drawing units a millimetre. */
   readonly scale = input(1);
+
+  /** A ring as it lies, from the side and a little above. */
+  protected readonly ring = computed(() => {
+    const profile = this.profile();
+    if (!profile.ring) return null;
+    const { diameter, height } = measure(profile);
+    const inner = diameter / 2 - height;
+    const rounds = profile.r.length;
+    return {
+      whole: lyingBetween(diameter, height, 0, 1),
+      hole: inner > 0 ? `M${-inner} ${-height * 0.86}A${inner} ${height * 0.16} 0 0 0 ${inner} ${-height * 0.86}` : '',
+      bands: runsOf(this.colours(), rounds).map(({ from, to, colour }) => ({
+        path: lyingBetween(diameter, height, from / rounds, to / rounds),
+        fill: yarnPaint(colour).fill,
+      })),
+    };
+  });
 
   protected readonly finished = computed(() => this.done() >= this.profile().r.length);
   private readonly rounds = computed(() => Math.min(this.profile().r.length, Math.ceil(this.done())));
@@ -133,6 +160,37 @@ export class Silhouette {
     return bands;
   });
 }
+
+/** Rounds of one colour, `[from, to)`. */
+function runsOf(colours: readonly string[], rounds: number): { from: number; to: number; colour: string }[] {
+  const runs: { from: number; to: number; colour: string }[] = [];
+  for (let round = 0; round < rounds; round++) {
+    const colour = colours[round] ?? '';
+    const last = runs.at(-1);
+    if (last?.colour === colour) last.to = round + 1;
+    else runs.push({ from: round, to: round + 1, colour });
+  }
+  return runs;
+}
+
+/** What of a lying ring, seen from the side, is between two shares of its width: it is round at both ends. */
+function lyingBetween(diameter: number, height: number, from: number, to: number): string {
+  const [half, round] = [diameter / 2, height / 2];
+  const bulge = (x: number): number => {
+    const over = Math.max(0, Math.abs(x) - (half - round)) / round;
+    return round * Math.sqrt(Math.max(0, 1 - over * over));
+  };
+  const upper = Array.from({ length: LYING_STEPS + 1 }, (_, i): Point => {
+    // Closer together where its ends turn.
+    const x = diameter * (from + ((to - from) * (1 - Math.cos((Math.PI * i) / LYING_STEPS))) / 2) - half;
+    return [x, -round - bulge(x)];
+  });
+  const lower = upper.map(([x, y]): Point => [x, -2 * round - y]).reverse();
+  return `${path([...upper, ...lower]) ?? ''}Z`;
+}
+
+/** Points of the outline of a lying ring, each way. */
+const LYING_STEPS = 60;
 
 /** Rows lie flat with straight sides. */
 const isStraight = ({ flat, base }: Profile): boolean => flat && base.r > 0;

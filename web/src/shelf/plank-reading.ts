@@ -5,7 +5,7 @@ import { checkPattern, fabricOf, roundColours, type Fabric } from '@lemniscus/co
 import type { StitchSize } from '@lemniscus/core/gauge';
 import { isFinished, stitchesDone } from '@lemniscus/core/making';
 import { counted, read } from '@lemniscus/core/notation';
-import { measure, standsOnStart } from '@lemniscus/core/shape';
+import { measure, standsOnStart, unsewn } from '@lemniscus/core/shape';
 import { handGauge } from '@lemniscus/core/supply';
 import { Measurements } from '../data/owned/measurements';
 import { Shapes } from '../data/follows/shapes';
@@ -71,7 +71,10 @@ export class PlankReading {
   /** Pieces with their feet on the plank, mm and the scale that fits them all; null until every profile is there. */
   protected readonly standing = computed(() => {
     const pieces = this.pieces();
-    const profiles = pieces.map((piece) => piece.profile());
+    const profiles = pieces.map(({ profile, rounds, fabric }) => {
+      const made = profile();
+      return made && rounds < fabric.roundCount ? unsewn(made) : made;
+    });
     if (pieces.length === 0 || profiles.some((profile) => profile === null)) return null;
     const sizes = profiles.map((profile) => measure(profile!));
     const wide = sizes.reduce((sum, size) => sum + size.diameter, 0);

@@ -1,6 +1,6 @@
 import { Component, computed, inject, output } from '@angular/core';
 import { roundColours } from '@lemniscus/core/fabric';
-import { measure, standsOnStart, upToRound } from '@lemniscus/core/shape';
+import { measure, standsOnStart, unsewn, upToRound } from '@lemniscus/core/shape';
 import { LengthUnits } from '../data/device/length-units';
 import { Silhouette } from '../drawing/silhouette';
 import { AtHook } from './at-hook';
@@ -100,8 +100,10 @@ export class PartFigure {
 
   protected readonly shape = computed(() => {
     const fabric = this.hook.fabric();
-    const profile = this.hook.profile();
-    if (!fabric || !profile) return null;
+    const made = this.hook.profile();
+    if (!fabric || !made) return null;
+    // At the hook a ring is still the tube that it is made as.
+    const profile = unsewn(made);
     const whole = measure(profile);
     return {
       profile,

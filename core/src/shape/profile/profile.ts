@@ -25,6 +25,8 @@ export interface Profile {
   /** Rounds that follow one another from the start; those after them grow out of loops that were left for them. */
   readonly main: number;
   readonly flat: boolean;
+  /** Whether its two ends are sewn to one another: told here as the tube it is made as, it then lies as a ring. */
+  readonly ring: boolean;
   /** Whether there is stuffing in it. */
   readonly stuffed: boolean;
   /** False where the shape did not come to rest: a ruffle, a fold. It is then as far as it got. */
@@ -126,6 +128,7 @@ function profileOf(outline: Outline, x: Float64Array, stuffed: boolean, settled:
     tip: outline.shut && main === n && n > 0 ? x[m + n + 1]! - foot : null,
     main,
     flat: false,
+    ring: outline.endsMeet,
     stuffed,
     settled,
     relaxed: false,
@@ -153,6 +156,7 @@ function flatProfile({ counts, heights, lie, below }: Outline, ratio: number): P
     tip: null,
     main: r.length,
     flat: true,
+    ring: false,
     stuffed: false,
     settled: true,
     relaxed: false,

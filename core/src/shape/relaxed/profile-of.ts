@@ -40,6 +40,7 @@ export function profileOfRelaxed(net: FabricNet, index: number, x: ArrayLike<num
     tip: tip && dot(tip, axis) - foot,
     main: mainRounds(outline),
     flat: false,
+    ring: outline.endsMeet,
     stuffed: pressed,
     settled,
     relaxed: true,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPattern, fabricOf, figureFabric } from '../../fabric/index.js';
 import { read } from '../../notation/index.js';
-import { bodyShape, bodyToRelax, outlineOf, shapeReport } from '../index.js';
+import { bodyShape, bodyToRelax, measure, outlineOf, shapeReport, unitProfile, unsewn, upToRound } from '../index.js';
 
 const STITCH = { width: 5, height: 4.8 };
 const RATIO = STITCH.height / STITCH.width;
@@ -32,6 +32,24 @@ describe('a tube whose ends are sewn together', () => {
         const held = (straight.pieces[0]!.measures.volume * (way + 0.3)) / way;
         expect(Math.abs(measures.volume - held) / held, 'volume').toBeLessThan(0.05);
         expect(ring.size[1]).toBeLessThan(straight.size[1] / 2);
+      }),
+      { numRuns: 6 },
+    );
+  });
+
+  it('is told so by its rounds alone too: as wide and as high as its figure, and the tube it is made as until it is sewn', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 12, max: 24 }), fc.integer({ min: 30, max: 60 }), (around, rounds) => {
+        const text = tube(around, rounds, SEWN);
+        const { measures } = shapeOf(text).pieces[0]!;
+        const profile = unitProfile(outlineOf(fabricOf(checkPattern(read(text)).parts[0]!)), RATIO);
+        const sewn = measure(profile);
+        expect(Math.abs(sewn.diameter - measures.diameter) / measures.diameter, 'across').toBeLessThan(0.1);
+        expect(Math.abs(sewn.height - measures.height) / measures.height, 'high').toBeLessThan(0.15);
+        const [straight, worked] = [measure(unsewn(profile)), measure(upToRound(profile, rounds - 1))];
+        expect(straight.height).toBeGreaterThan(2 * sewn.height);
+        expect([straight.diameter, straight.wall, straight.volume]).toEqual([sewn.height, sewn.wall, sewn.volume]);
+        expect(Math.abs(worked.height - straight.height)).toBeLessThan(2);
       }),
       { numRuns: 6 },
     );
@@ -69,10 +87,11 @@ describe('a tube whose ends are sewn together', () => {
     expect(shapeOf(ball).size).toEqual(shapeOf(ball.replace(SEWN, '')).size);
   });
 
-  it('is as high in its report as its tube was long, and neither leans nor has corners', () => {
+  it('is as high in its report as its tube is thick, holds as much, and neither leans nor has corners', () => {
     const [sewn, straight] = [SEWN, ''].map((words) => shapeReport(checkPattern(read(tube(16, 40, words))), STITCH)[0]!);
     expect(sewn!.lean).toBe(0);
     expect(sewn!.corners.swing).toBe(0);
-    expect(sewn!.relaxed.height / straight!.relaxed.height).toBeCloseTo(1, 1);
+    expect(sewn!.relaxed.height / straight!.relaxed.diameter).toBeCloseTo(1, 1);
+    expect(sewn!.relaxed.volume / straight!.relaxed.volume).toBeCloseTo(1, 1);
   });
 });
