@@ -184,8 +184,10 @@ function readOrdinal(tokens: readonly Token[], at: number): Numbers | null {
     }
   }
   const word = labelWord(tokens[i]);
-  if (!word || tokens[i]!.key === 'r') return null;
-  return { first, last, word, relative: false, rounds: null, open: null, next: i + 1 };
+  if (word && tokens[i]!.key !== 'r') return { first, last, word, relative: false, rounds: null, open: null, next: i + 1 };
+  // "2nd: inc x 6", where "2. inc x 6" is a number in a list.
+  const alone = the === 0 && ordinal(tokens, at)[1] === 2 && tokens[i]?.key === ':' && namesWork(tokens.slice(i + 1));
+  return alone ? { first, last, word: 'round', relative: false, rounds: null, open: null, next: i } : null;
 }
 
 /** "1 rnd:", "3-5 rows.", "2r:": the number before its word, and a mark after; "3 rounds:" are so many. */

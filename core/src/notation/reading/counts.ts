@@ -125,10 +125,27 @@ export function bareCount(state: ReadState): number | null {
   }
   if (means(state, 'next one')) return null;
   const free = next === undefined || next.key in CLOSER_OF || SEPARATORS.has(next.key) || ')]}*'.includes(next.key);
-  if (!free && !AFTER_COUNT.has(is)) return null;
+  if (!free && !AFTER_COUNT.has(is) && !countsFollow(state)) return null;
   state.at++;
   return checkedCount(state, number, token!);
 }
+
+/** "sc 2 inc 1": every stitch has its number after it, up to the end of the clause. */
+function countsFollow(state: ReadState): boolean {
+  let at = state.at + 1;
+  for (let stitches = 0; ; stitches++) {
+    const token = state.tokens[at];
+    if (token === undefined || SEPARATORS.has(token.key) || token.key in CLOSER_OF || ')]}*'.includes(token.key)) return stitches > 0;
+    const is = phraseAt(state, at)?.meaning.is;
+    if ((is !== 'stitch' && is !== 'increase' && is !== 'decrease') || stitches > MOST_COUNTED) return false;
+    at += phraseAt(state, at)!.length;
+    if (state.tokens[at]?.kind !== 'number') return false;
+    at++;
+  }
+}
+
+/** Most stitches with their numbers in one clause. */
+const MOST_COUNTED = 40;
 
 /** A total said in words or marks, and the tokens it takes. */
 export interface Total {

@@ -50,7 +50,7 @@ export function aroundAlone(state: ReadState, length: number, token: Token, all:
     return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
   }
   const is = phraseAt(state)!.meaning.is;
-  if (is !== 'around' && is !== 'each') return unknownWords(state, all.pieces);
+  if (is !== 'around' && is !== 'each' && keyAt(state) !== 'all') return unknownWords(state, all.pieces);
   state.at += length;
   const ends = state.at >= state.tokens.length || totalAt(state, true) !== null;
   return ends ? [plainWork('around', spanFrom(state, token.from))] : [];

@@ -2,6 +2,7 @@ import { BOUNDS } from '../../bounds/index.js';
 import type { ReadingDiagnostic } from '../diagnostic.js';
 import type { Foundation, OpenRun } from '../pattern.js';
 import type { Loop } from '../stitch.js';
+import { PLAIN } from '../items.js';
 import { numberOf, type Token } from '../tokens.js';
 import { vocabularyOf, type Match } from '../vocabulary.js';
 import { aside, bracketEnd, holdsWork } from './brackets.js';
@@ -125,6 +126,12 @@ function topSequence(state: ReadState): Piece[] {
       continue;
     }
     step(state, all);
+  }
+  const loop = all.once === 'both' ? all.scope : all.once;
+  // "BLO (12)": a round of plain stitches.
+  if (loop !== 'both' && all.pieces.every(isPrelude) && !state.foundation && !state.same) {
+    const { from, to } = state.tokens[0]!;
+    all.pieces.unshift(itemPiece({ ...PLAIN, loop, count: 'around' }, { from, to }));
   }
   return withWholeChoices(state, all.pieces, all.last);
 }

@@ -68,6 +68,11 @@ export function workedAt(
   const special = startOrSpur(state, meaning, said, lead, from, before);
   if (special) return { pieces: said.colour ? [said.colour, ...special] : special, single: null, times: null, bare: false };
   if (meaning.is === 'stitch' && meaning.loop && said.loop === 'both') said.loop = meaning.loop;
+  const tog = togetherAt(state, meaning, said);
+  if (tog) {
+    const work = { ...begunOf(meaning, said), school: 'plain', per: 1, together: tog, count: lead ?? 1 } as const;
+    return { pieces: [itemPiece(work, spanFrom(state, from))], single: null, times: null, bare: false };
+  }
   const begun = begunOf(meaning, said);
   const whole = [
     ...placedWork(state, begun, meaning, lead, said, span),
@@ -88,6 +93,14 @@ export function workedAt(
       : null;
   const coloured = said.colour ? [said.colour, ...pieces] : pieces;
   return { pieces: coloured, single, times: single && said.count, bare: open && said.count === null && said.part === null };
+}
+
+/** "sc next 2 sts together": how many become one; 0 where they stay apart. */
+function togetherAt(state: ReadState, meaning: WorkedMeaning, said: Said): number {
+  const key = keyAt(state);
+  if (meaning.is !== 'stitch' || said.where?.into !== 'next' || said.where.count < 2 || (key !== 'together' && key !== 'tog')) return 0;
+  state.at++;
+  return said.where.count;
 }
 
 /** "inc3": three increases, or three stitches in one; null where it does not stand so close. */
@@ -169,8 +182,14 @@ function placeSuffix(state: ReadState, said: Said, lead: number | null, from: nu
     said.colour = colourAfter(state);
     if (said.colour) return true;
   }
+  // "sc in BLO of each st"
+  const of = said.loop !== 'both' && keyAt(state) === 'of' ? 1 : 0;
+  state.at += of;
   const where = said.where === null || is === 'around' ? whereAt(state) : null;
-  if (!where) return false;
+  if (!where) {
+    state.at -= of;
+    return false;
+  }
   if (where.into === 'edge' || where.into === 'layers') workedOn(state, where.into, from);
   else said.where = where;
   if (where.into === 'around') said.part = partRound(state, before);
