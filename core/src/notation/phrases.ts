@@ -75,6 +75,8 @@ export function combine(...places: readonly (readonly string[])[]): Combined {
 
 const ARTICLE = ['', 'the', 'an', 'a'];
 
+const STITCHES_BELOW = ['st', 'sts', 'stitches'];
+
 /** Fixed phrases in both terms. Of several that begin alike the longest is taken; each phrase has one meaning. */
 export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[] = [
   [{ is: 'chain' }, words('ch | chs | chain | chains')],
@@ -222,10 +224,25 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   ],
   [
     { is: 'every', step: 2 },
-    combine(words('every other | every second | every 2nd | each second'), ['', 'st', 'stitch'], ['', 'around']),
+    [
+      combine(words('every other | every second | every 2nd | each second'), ['', 'st', 'stitch'], ['', 'around']),
+      combine(['every 2', 'every two'], STITCHES_BELOW),
+    ],
   ],
-  [{ is: 'every', step: 3 }, combine(['every third', 'every 3rd', 'each third'], ['', 'st', 'stitch'], ['', 'around'])],
-  [{ is: 'every', step: 4 }, combine(['every fourth', 'every 4th', 'each fourth'], ['', 'st', 'stitch'], ['', 'around'])],
+  [
+    { is: 'every', step: 3 },
+    [
+      combine(['every third', 'every 3rd', 'each third'], ['', 'st', 'stitch'], ['', 'around']),
+      combine(['every 3', 'every three'], STITCHES_BELOW),
+    ],
+  ],
+  [
+    { is: 'every', step: 4 },
+    [
+      combine(['every fourth', 'every 4th', 'each fourth'], ['', 'st', 'stitch'], ['', 'around']),
+      combine(['every 4', 'every four'], STITCHES_BELOW),
+    ],
+  ],
   [{ is: 'every', step: 5 }, combine(['every fifth', 'every 5th'], ['', 'st', 'stitch'], ['', 'around'])],
   [{ is: 'every', step: 6 }, combine(['every sixth', 'every 6th'], ['', 'st', 'stitch'], ['', 'around'])],
   [

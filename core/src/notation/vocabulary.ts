@@ -124,8 +124,10 @@ function addChanges(root: Vocabulary, stitch: StitchName, names: readonly string
       names.map((name) => `${name}tog`),
     ),
   ]);
-  root.add({ is: 'increase', stitch, per: 2 }, [combine(names, INCREASES), combine(INCREASES, ['in'], names)]);
-  root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, combine(names, DECREASES));
+  // "sc-inc" may be a stitch and an increase; nobody puts the taller ones so.
+  const between = stitch === 'sc' ? [''] : ['', '-'];
+  root.add({ is: 'increase', stitch, per: 2 }, [combine(names, between, INCREASES), combine(INCREASES, ['in'], names)]);
+  root.add({ is: 'decrease', stitch, together: 2, school: 'open' }, combine(names, between, DECREASES));
   root.add({ is: 'decrease', stitch, together: 2, school: 'invisible' }, [
     combine(INVISIBLE, names, DECREASES),
     combine(names, INVISIBLE, DECREASES),

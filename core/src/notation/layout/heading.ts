@@ -49,7 +49,7 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const lead = leading(all, start, sentence);
   const colour = colourSaid(all, end);
   const name = nameIn(all, lead, sentence, said, colour?.lead ?? null);
-  if (name.length === 0 || isNoPart(name)) return null;
+  if (name.length === 0 || isNoPart(name) || isBracketed(all, name)) return null;
   if (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null)) return null;
   const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
   const marked = fenced || bold;
@@ -296,6 +296,12 @@ const NO_PARTS = new Set(
 
 function isNoPart(name: readonly Token[]): boolean {
   return NO_PARTS.has(name.length === 1 ? name[0]!.key : name.map((token) => token.key).join(' '));
+}
+
+/** "Then (sc, inc) x 6": what stands first in brackets is no name. */
+function isBracketed(tokens: readonly Token[], name: readonly Token[]): boolean {
+  const before = tokens[tokens.indexOf(name[0]!) - 1];
+  return before?.key === '(' && phraseInEither(name, 0) !== null;
 }
 
 /** "Stuff it", "Leave a tail": words that ask for something are no name. */

@@ -218,9 +218,14 @@ function readRelative(tokens: readonly Token[], begin: number): Numbers | null {
   if (!RELATIVE.has(tokens[at]?.key ?? '')) return null;
   const number = numberOf(tokens[at + 1]);
   const end = at + (number === null ? 1 : 2);
+  if (number !== null && (!Number.isInteger(number) || number < 1)) return null;
   const word = labelWord(tokens[end]);
-  if (!word || tokens[end]!.key === 'r' || (number !== null && (!Number.isInteger(number) || number < 1))) return null;
-  return { first: 1, last: number ?? 1, word, relative: true, rounds: null, open: null, next: end + 1 };
+  const closed = tokens[end + (word ? 1 : 0)]?.key === ':';
+  if (word && (tokens[end]!.key !== 'r' || closed))
+    return { first: 1, last: number ?? 1, word, relative: true, rounds: null, open: null, next: end + 1 };
+  // "Next: inc x 6", "next 3: sc around"
+  const work = !word && closed && namesWork(tokens.slice(end + 1));
+  return work ? { first: 1, last: number ?? 1, word: 'round', relative: true, rounds: null, open: null, next: end } : null;
 }
 
 const BARE_ENDS: ReadonlySet<string> = new Set(['/', ':', '.', ')', ']', '-', '...', '|', '=', '}']);

@@ -254,13 +254,17 @@ function totalInWords(state: ReadState, at: number, from: number, worked: boolea
   if (labelWord(state.tokens[number + 1]) !== null) return null;
   if (led) return isAct(state, next) ? null : total(state, at, number, next);
   const ended = ends(state, next) || keyAt(state, next) === ',';
-  // "inc all the way around 12"
-  const bare = state.tokens[next] === undefined && next === number + 1 && ROUND_ENDS.has(keyAt(state, at - 1));
+  // "inc all the way around 12", "inc x 6    12"
+  const before = state.tokens[at - 1];
+  const bare =
+    state.tokens[next] === undefined && next === number + 1 && (before?.kind === 'number' || ROUND_ENDS.has(before?.key ?? ''));
   return worked && ended && (named || bare) ? total(state, at, number, next) : null;
 }
 
-/** Words that say a round is worked to its end: a number after them is the total. */
-const ROUND_ENDS: ReadonlySet<string> = new Set(['around', 'round', 'across', 'end']);
+/** Words after which a round can end and nothing is counted: a number after them is the total. */
+const ROUND_ENDS: ReadonlySet<string> = new Set(
+  'around round across end ring mr mc circle loop st sts stitch stitches each times'.split(' '),
+);
 
 /** "now 3 sc in next st": what follows makes the number a count of stitches. */
 function isAct(state: ReadState, at: number): boolean {

@@ -5,6 +5,7 @@ import type { Loop } from '../stitch.js';
 import { PLAIN } from '../items.js';
 import { numberOf, type Token } from '../tokens.js';
 import { vocabularyOf, type Match } from '../vocabulary.js';
+import { forRounds } from './asides.js';
 import { aside, bracketEnd, holdsWork } from './brackets.js';
 import { colourHere } from './colour-here.js';
 import { totalAt, type Total } from './counts.js';
@@ -246,9 +247,22 @@ function negativeCount(state: ReadState, minus: Token): Piece[] {
   return [];
 }
 
+/** "(x3 rounds)", "(3 rounds)" after the stitches: how many rounds the line is for. */
+function roundsIn(state: ReadState, end: number): boolean {
+  const back = state.at;
+  state.at += keyAt(state, state.at + 1) === 'x' || keyAt(state, state.at + 1) === 'for' ? 2 : 1;
+  if (forRounds(state) && state.at === end) {
+    state.at++;
+    return true;
+  }
+  state.at = back;
+  return false;
+}
+
 /** A repeat, stitches in one, or words in brackets that change no count. */
 function bracketAt(state: ReadState, all: Gathered, token: Token): Piece[] {
   const end = token.key === '*' ? -1 : bracketEnd(state);
+  if (end > 0 && hasStitches(all) && roundsIn(state, end)) return [];
   if (end > 0 && keyAt(state, state.at + 1) === 'at' && timeAt(state.tokens, state.at + 2)) return aside(state, end, token);
   const said = end > 0 ? phraseAt(state, state.at + 1) : null;
   if (said?.meaning.is === 'other side' && state.at + 1 + said.length === end) {
