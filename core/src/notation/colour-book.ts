@@ -1,5 +1,5 @@
 import { asSeen } from './fold.js';
-import { isColourCode, type ColourBook } from './colours.js';
+import { colourLength, isColourCode, type ColourBook } from './colours.js';
 import type { Line } from './layout/line.js';
 import type { Token } from './tokens.js';
 import { phraseInEither } from './vocabulary.js';
@@ -54,6 +54,11 @@ function readCodes(text: string, tokens: readonly Token[], codes: Map<string, st
   const said = COLOUR_WORDS.has(tokens[0]!.key);
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i]!;
+    const before = tokens[i - 1]?.key === '(' && tokens[i + 1]?.key === ')' ? colourBefore(tokens, i - 1) : -1;
+    if (before >= 0 && isColourCode(token.text)) {
+      codes.set(token.text, asSeen(text.slice(tokens[before]!.from, tokens[i - 2]!.to)));
+      continue;
+    }
     const begins = i === 0 || COLOUR_WORDS.has(tokens[i - 1]!.key) || tokens[i - 1]!.kind === 'mark';
     if (!begins || !isColourCode(token.text)) continue;
     const joined = JOINS.has(tokens[i + 1]?.key ?? '') ? 1 : 0;
@@ -64,6 +69,17 @@ function readCodes(text: string, tokens: readonly Token[], codes: Map<string, st
     if (name) codes.set(token.text, name);
   }
 }
+
+/** "sand (A)": where the colour begins that ends before a token; -1 for none. */
+function colourBefore(tokens: readonly Token[], end: number): number {
+  for (let from = Math.max(0, end - MOST_WORDS); from < end; from++)
+    if (colourLength(tokens, from, NO_BOOK) === end - from) return from;
+  return -1;
+}
+
+const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
+/** Longest name of a colour, in tokens: "off-white". */
+const MOST_WORDS = 3;
 
 /** Longest list of letters in brackets, in tokens. */
 const MOST_IN_BRACKETS = 60;

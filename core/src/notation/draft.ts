@@ -1,5 +1,6 @@
 import { lookAhead, type Ahead } from './ahead.js';
-import { copiesAlone, type HeadingLine } from './layout/heading.js';
+import { copiesAlone } from './layout/copies.js';
+import type { HeadingLine } from './layout/heading.js';
 import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
 import { closePart, keepNote, kindsOf, takeHeading, takeRound, tried, type Assembly, type Draft } from './assembly.js';

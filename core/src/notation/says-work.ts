@@ -26,7 +26,8 @@ function saysHowOften(tokens: readonly Token[], at: number): boolean {
   // "Dec 12: sent it off" is a day.
   if (tokens[at + bracket]?.kind === 'number')
     return bracket === 0 ? tokens[at + 1]?.key !== ':' : tokens[at + 2]?.kind === 'mark';
-  const is = phraseInEither(tokens, at)?.meaning.is;
+  const lead = tokens[at]?.key === 'in' || tokens[at]?.key === 'into' ? 1 : 0;
+  const is = phraseInEither(tokens, at + lead)?.meaning.is;
   return is === 'around' || is === 'each' || (is === 'times' && tokens[at + 1]?.kind === 'number');
 }
 

@@ -113,12 +113,12 @@ export function takeInline(all: Assembly, line: Words): boolean {
   return true;
 }
 
-/** "Second leg: same": the rounds of the part that is named, or else of one whose name ends alike. */
+/** "Second leg: same": the rounds of the part that is named, or else of one whose name has its last word. */
 function sameNamed(all: Assembly, name: string, reading: RoundReading, span: Span): RoundReading | null {
   if (reading.same?.part) return reading;
-  const last = singularName(name).split(' ').at(-1);
+  const last = singularName(name).split(' ').at(-1)!;
   const parts = all.part ? [...all.parts, all.part] : all.parts;
-  const like = parts.findLast((part) => singularName(part.name).split(' ').at(-1) === last);
+  const like = parts.findLast((part) => singularName(part.name).split(' ').includes(last));
   if (!like) return null;
   const same = { first: 1, last: Number.POSITIVE_INFINITY, part: like.name, span };
   return { pieces: [], foundation: null, foundationDoubtful: false, open: null, rounds: null, upTo: null, same };

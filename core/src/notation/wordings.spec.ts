@@ -130,6 +130,52 @@ describe('wordings', () => {
     ['BODY R1: 6 sc in MR (6) R2: inc x6 (12) R3: (sc, inc) x6 (18) R4: sc around (18)', 'BODY: 6 12 18 18'],
     ['Body: R1 6 sc in MR (6), R2 inc x6 (12), R3 sc, inc x6 (18)', 'Body: 6 12 18'],
     ['Body - Rnd 1: 6 sc in MR; Rnd 2: inc x6; Rnd 3: (sc, inc) x6', 'Body: 6 12 18'],
+    ['Tail\nR1: 6 sc in MR\nR2: 2 sc in first st, sc in next 5\nR3: 2 sc in first st, sc in rest', 'Tail: 6 7 8'],
+    [
+      'Head\nRnd 1: 6 sc in magic ring.\nRnd 2: [2 sc in next st] 6 times.\nRnd 3: [1 sc in next st, 2 sc in next st] 6 times.\nRnd 4: 1 sc in each st.\nRnd 5: [1 sc in next st, sc next 2 sts together] 6 times.',
+      'Head: 6 12 18 18 12',
+    ],
+    [
+      'Head\nRnd 1: 6 sc in magic ring.\nRnd 2: 2 sc in each of next 6 sc.\nRnd 3: *sc in first sc, 2 sc in next sc, rep from * 5 times more.\nRnd 4: sc in each sc.\nRnd 5: *sc in next sc, sc next 2 sc tog, rep from * around.',
+      'Head: 6 12 18 18 12',
+    ],
+    [
+      'Body\nR1: 6 sc in MR [6]\nR2: inc in all [12]\nR3: 1 sc + inc all round [18]\nR4: 2 sc + inc all round [24]\nR5: sc all round [24]\nR6: 2 sc + dec all round [18]',
+      'Body: 6 12 18 24 24 18',
+    ],
+    ['Leg\nR1: 5 sc in MR\nR2: inc all (10)\nR3: BLO all (10)\nR4-R9: sc all (10)', 'Leg: 5 10 10 10 10 10 10 10 10'],
+    [
+      'Leg\nR1: 6 sc in MR\nR2: inc x6\nR3: sc in BLO of each st\nR4: sc 3, dec 3 times, sc 3\nR5-8: sc',
+      'Leg: 6 12 12 9 9 9 9 9',
+    ],
+    [
+      'Ball\nR1: 6 sc in MR\nR2: inc (12)\nR3: sc 1 inc 1 (18)\nR4: sc 2 inc 1 (24)\nR5–7: sc (24)\nR8: sc 2 dec 1 (18)\nR9: sc 1 dec 1 (12)\nR10: dec (6)',
+      'Ball: 6 12 18 24 24 24 24 18 12 6',
+    ],
+    ['Ball\n1st: 6 sc in MR\n2nd: inc x6\n3rd: (sc, inc) x6\n4th-6th: sc 18', 'Ball: 6 12 18 18 18 18'],
+    [
+      'Cub\nR1: Magic ring with 6 sc (6)\nR2: 6 increases (12)\nR3: 1 sc, 1 increase, repeat 6 times (18)\nR4: 2 sc, 1 increase – repeat six times (24)\nR5: one round of sc (24)',
+      'Cub: 6 12 18 24 24',
+    ],
+    ['Cub\nR1: 6 sc in MR 👉 6\nR2: inc x6 👉 12\nR3: sc x12 👉 12', 'Cub: 6 12 12'],
+    ['Cub\nR1: 6 sc in MR ✅\nR2: inc x6 ✅ 12\nR3: sc x12', 'Cub: 6 12 12'],
+    [
+      '# Cub\n\n## Head\n\n1. 6 sc in MR (6)\n2. inc x6 (12)\n3. (sc, inc) x6 (18)\n4. – 6. sc around (18)',
+      'Head: 6 12 18 18 18 18',
+    ],
+    ['Cub\nR1   6 sc in MR      6\nR2   inc x6          12\nR3   sc around       12', 'Cub: 6 12 12'],
+    [
+      'Cub\nRound 1: 6 sc in MR\nThen 2 sc in each st (12)\nThen (sc, inc) x6 (18)\nThen 3 rounds of sc (18)\nThen (sc, dec) x6 (12)',
+      'Cub: 6 12 18 18 18 18 12',
+    ],
+    ['Cub\nR1: 6 sc in MR\nR2: inc x6\nR3: sc around (x3 rounds)\nR6: dec x6', 'Cub: 6 12 12 12 12 6'],
+    ['Cub\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nR3-R5: sc (12)\nLast R: dec x6 (6)', 'Cub: 6 12 12 12 12 6'],
+    ['Cub\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nNext 3 R: sc (12)\nFinal round: dec x6 (6)', 'Cub: 6 12 12 12 12 6'],
+    ['Cub\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nR3: 2 sc, hdc-inc x3, 2 sc, hdc-inc x3, 2 sc (18)', 'Cub: 6 12 18'],
+    [
+      'Tiny pot plant\n\nPOT in terracotta\nR1 8 sc in MR\nR2 8 inc (16)\nR3 (1 sc, 1 inc) 8 (24)\nR4 BLO 24 sc (24)\nR5-R9 24 sc (24)\nR10 24 sl st (24)\n\nSOIL in dark brown\nR1 8 sc in MR\nR2 8 inc (16)\nR3 (1 sc, 1 inc) 8 (24)\n\nPLANT in green, make 3\nch 8, from 2nd ch: 1 sl st, 1 sc, 1 hdc, 2 dc, 1 hdc, 1 sc\n\nSew soil into pot, stuffing pot before closing. Sew plants on.',
+      'POT: 8 16 24 24 24 24 24 24 24 24, SOIL: 8 16 24, PLANT × 3: 7',
+    ],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     expect(counted(text).diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
@@ -181,5 +227,35 @@ describe('wordings', () => {
     'R1: 6 sc in MR (6)\nFold it and sc 3 through both layers.\nR2: sc around (6)',
   ])('says of work between numbers that leave no room for it that it is a note: %j', (text) => {
     expect(counted(`Wing\n${text}`).diagnostics.map(({ code }) => code)).toEqual(['note-with-work']);
+  });
+
+  it('does not take what is to be had at hand for parts or titles', () => {
+    const supplies = [
+      'Materials',
+      '- brown and white yarn',
+      '- 3.5 mm hook',
+      '- 8 mm safety eyes x 2',
+      '- Yarn needle',
+      'stuffing',
+    ];
+    const text = `Pattern: The round robin\n\n${supplies.join('\n')}\n\nBODY (brown)\nR1: 6 sc in MR (6)\nR2: inc in each (12)`;
+    expect(comesTo(text)).toBe('BODY: 6 12');
+    expect(counted(text).pattern.title).toBe('The round robin');
+  });
+
+  it('knows letters that stand behind their colours', () => {
+    const text =
+      'Snail\nYarn: cotton in sand (A) and off-white (B)\nHook: 2.5mm\n\nBODY\nUsing A\nR1: 6sc in MR (6)\n\nSHELL\nUsing B\nR1: 6sc in MR (6)';
+    expect(coloursOf(text)).toBe('BODY: sand; SHELL: off-white');
+    expect(counted(text).diagnostics).toEqual([]);
+  });
+
+  it.each([
+    ['In the end sc in every stitch once more.', ['note-with-work']],
+    ['Dec 12: sent it off.', []],
+    ['The bobble is explained in the next section.', []],
+  ])('tells work that is kept as a note, and nothing else: %s', (words, codes) => {
+    const text = `Bean\n\n${words}\n\nBody\nR1: 6 sc in MR (6)\nR2: inc x6 (12)`;
+    expect(counted(text).diagnostics.map(({ code }) => code)).toEqual(codes);
   });
 });

@@ -1,11 +1,10 @@
 import { asSeen } from '../fold.js';
-import { BOUNDS } from '../../bounds/index.js';
 import { colourLength, pastArticle, YARNS, type ColourBook } from '../colours.js';
+import { copiesSaid, laterCopies, type Copies } from './copies.js';
 import { join, type Span } from '../span.js';
 import type { Terms } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
 import { longestPhrase, phraseInEither, vocabularyOf } from '../vocabulary.js';
-import { labelWord } from '../label-word.js';
 import { saysWork } from '../says-work.js';
 
 /** A line that may name a part or the pattern. */
@@ -49,30 +48,38 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
   const lead = leading(all, start, sentence);
   const colour = colourSaid(all, end);
   const name = nameIn(all, lead, sentence, said, colour?.lead ?? null);
-  if (name.length === 0 || isNoPart(name) || isBracketed(all, name)) return null;
-  if (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null)) return null;
-  const plain = name.length <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some((token) => token.kind === 'word');
+  if (namesNothing(all, name)) return null;
   const marked = fenced || bold;
-  if (!plain && !marked) return null;
   const led = isLed(all, start, lead);
-  const ended =
-    !led && (all[sentence]?.key === '!' || (said.copies === null && sentence === end - 1 && all[sentence]?.key === '.'));
+  const full = said.copies === null && sentence === end - 1 && all[sentence]?.key === '.';
+  const ended = !led && (all[sentence]?.key === '!' || full);
+  if (!marked && (!isPlain(name) || isNoName(all, name, led) || ended || end - lead > MOST_PASSING)) return null;
+  const bare = lead === afterNumber(all, start) || led || saysTitle(all, start);
   const nameSpan = join(name[0]!, name[name.length - 1]!);
-  if (!marked && (isNoName(name, led) || ended || end - lead > MOST_PASSING)) return null;
-  const mark =
-    marked || said.copies !== null ? 'marked' : colon ? 'colon' : lead === afterNumber(all, start) || led ? 'bare' : 'passing';
   return {
     is: 'heading',
     name: asSeen(text.slice(nameSpan.from, nameSpan.to)).trim(),
     nameEnd: nameSpan.to,
     copies: said.copies,
     badCopies: said.bad,
-    mark,
+    mark: marked || said.copies !== null ? 'marked' : colon ? 'colon' : bare ? 'bare' : 'passing',
     colour: colour && { from: colour.from, to: colour.to },
     terms: null,
     tokens: all,
     span,
   };
+}
+
+/** Whether there is no name, or one of something that is no part, or the line says what is worked. */
+function namesNothing(all: readonly Token[], name: readonly Token[]): boolean {
+  if (name.length === 0 || isNoPart(name) || isBracketed(all, name) || isSupply(name)) return true;
+  return !all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null);
+}
+
+/** A few words with no other marks than names have. */
+function isPlain(name: readonly Token[]): boolean {
+  const words = name.filter(({ kind }) => kind !== 'mark').length;
+  return words <= MOST_HEADING_WORDS && name.every(isNameToken) && name.some(({ kind }) => kind === 'word');
 }
 
 /** Whether words before a name turn to the next part: "now the ears", "on to the legs". */
@@ -82,8 +89,9 @@ function isLed(tokens: readonly Token[], start: number, lead: number): boolean {
 }
 
 /** Words that ask for something or speak of something else than a part. */
-function isNoName(name: readonly Token[], led: boolean): boolean {
-  const coloured = led && colourLength(name, 0, NO_COLOURS) === name.length;
+function isNoName(all: readonly Token[], name: readonly Token[], led: boolean): boolean {
+  const yarn = all.some(({ key }) => YARNS.has(key));
+  const coloured = (led || yarn) && colourLength(name, 0, NO_COLOURS) === name.length;
   return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || coloured || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
 }
 
@@ -91,7 +99,7 @@ function isNoName(name: readonly Token[], led: boolean): boolean {
 const MOST_PASSING = 24;
 /** Words that begin a sentence about something else than a part. */
 const NO_NAME_BEGINS: ReadonlySet<string> = new Set(
-  "hi hello hey dear i i’m i'm you we thank thanks welcome please if when wish it that there what which who why how can do does did my".split(
+  "colour color colours colors hi hello hey dear i i’m i'm you we thank thanks welcome please if when wish it that there what which who why how can do does did my".split(
     ' ',
   ),
 );
@@ -122,8 +130,12 @@ const LEADS: ReadonlySet<string> = new Set(
 /** Words that turn to the next part. */
 const TURNS: ReadonlySet<string> = new Set(['now', 'begin', 'start', 'next', 'then', 'first', 'moving', 'time']);
 
+/** "Pattern: The round robin" */
+const saysTitle = (tokens: readonly Token[], at: number): boolean => tokens[at]?.key === 'pattern' && tokens[at + 1]?.key === ':';
+
 function leading(tokens: readonly Token[], start: number, end: number): number {
   let i = start;
+  if (saysTitle(tokens, i) && i + 2 < end) return i + 2;
   if (['part', 'step', 'piece'].includes(tokens[i]?.key ?? '') && numberOf(tokens[i + 1]) !== null) {
     const mark = [':', '-', '.', ')'].includes(tokens[i + 2]?.key ?? '') ? 1 : 0;
     if (mark > 0 && i + 2 + mark < end) i += 2 + mark;
@@ -151,74 +163,6 @@ function isFirst(tokens: readonly Token[], at: number): boolean {
     ['first', 'next', 'lastly', 'finally', ','].includes(tokens[at]!.key) &&
     [',', 'the', 'we', 'you'].includes(tokens[at + 1]?.key ?? '')
   );
-}
-
-interface Copies {
-  readonly copies: number | null;
-  readonly bad: Token | null;
-  /** Tokens that say it, `[from, to)`; equal for none. */
-  readonly from: number;
-  readonly to: number;
-}
-
-/** "make 2", "(make 2, …)", "× 2", "x2", "2x", "(2)", "you need two", "(you need 3)", "2 pieces", "both alike", "2 arms". */
-function copiesSaid(tokens: readonly Token[], start: number, end: number): Copies {
-  let found: SaidAt | null = null;
-  for (let i = start; i < end && !found; i++) found = copiesAt(tokens, i, start, end);
-  // "Two horns" says how many only where nothing else does.
-  found ??= countedName(tokens, start, end);
-  if (!found) return { copies: null, bad: null, from: end, to: end };
-  const number = found.number === 'both' ? 2 : numberOf(tokens[found.number])!;
-  const minus = found.number !== 'both' && tokens[found.number - 1]?.key === '-' && found.number - 1 >= found.from;
-  const good = Number.isInteger(number) && number >= 1 && number <= BOUNDS.copies && !minus;
-  const bad = good || found.number === 'both' ? null : tokens[found.number]!;
-  return { copies: good ? number : null, bad, from: found.from, to: found.to };
-}
-
-/** Where it is said how many: the token with the number, and those that say it, `[from, to)`. */
-interface SaidAt {
-  readonly number: number | 'both';
-  readonly from: number;
-  readonly to: number;
-}
-
-const MAKE: ReadonlySet<string> = new Set(['make', 'need', 'want', 'crochet', 'makes']);
-const PIECES: ReadonlySet<string> = new Set(['x', 'times', 'pieces', 'pcs', 'pc', 'identical', 'of', 'copies', 'parts']);
-
-function copiesAt(tokens: readonly Token[], i: number, start: number, end: number): SaidAt | null {
-  const token = tokens[i]!;
-  const { key } = token;
-  if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? ''))
-    return { number: 'both', from: i, to: i + 2 };
-  if (key === 'pair' && tokens[i + 1]?.key === 'of') return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
-  if (MAKE.has(key) && i < end - 1) {
-    const minus = tokens[i + 1]?.key === '-' ? 1 : 0;
-    const x = tokens[i + 1]?.key === 'x' ? 1 : 0;
-    const number = i + 1 + minus + x;
-    if (numberOf(tokens[number]) === null || labelWord(tokens[number + 1]) !== null) return null;
-    const after = number + 1 + (PIECES.has(tokens[number + 1]?.key ?? '') ? 1 : 0);
-    return { number, from: i, to: Math.min(end, after) };
-  }
-  if (key === 'x' && numberOf(tokens[i + 1]) !== null) return { number: i + 1, from: i, to: i + 2 };
-  if (numberOf(token) === null) return null;
-  if (['x', 'pieces', 'pcs', 'copies', 'times'].includes(tokens[i + 1]?.key ?? '')) return { number: i, from: i, to: i + 2 };
-  const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && [')', ']'].includes(tokens[i + 1]?.key ?? '');
-  if (bracketed && i - 1 > start) return { number: i, from: i - 1, to: i + 2 };
-  return null;
-}
-
-/** "Paws. Make 4 in white.": how many, in a sentence of its own after the name. */
-function laterCopies(tokens: readonly Token[], sentence: number, end: number, none: Copies): Copies {
-  const at = tokens.findIndex((token, i) => i > sentence && i < end && MAKE.has(token.key));
-  if (at < 0) return none;
-  const { copies, bad } = copiesSaid(tokens, at, end);
-  return { ...none, copies, bad };
-}
-
-/** "2 arms", "two horns": a number before the only words of a heading. */
-function countedName(tokens: readonly Token[], start: number, end: number): SaidAt | null {
-  const several = (numberOf(tokens[start]) ?? 0) > 1 && end - start <= 3 && (tokens[end - 1]?.key.endsWith('s') ?? false);
-  return several && tokens[start + 1]?.kind === 'word' ? { number: start, from: start, to: start + 1 } : null;
 }
 
 /**
@@ -277,19 +221,9 @@ function colourSaid(tokens: readonly Token[], end: number): (Span & { readonly l
   return null;
 }
 
-/** How many to make, where a line says nothing else: "make 2", "(× 4)". */
-export function copiesAlone(tokens: readonly Token[]): number | null {
-  if (tokens.length > 6) return null;
-  const said = copiesSaid(tokens, 0, tokens.length);
-  const rest = tokens.filter(
-    (token, i) => (i < said.from || i >= said.to) && (token.kind !== 'mark' || !'()[].:'.includes(token.key)),
-  );
-  return rest.length === 0 ? said.copies : null;
-}
-
 /** Headings of what stands around a pattern and is no part of it (common practice). */
 const NO_PARTS = new Set(
-  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide|key|legend|difficulty|level|finished size|what you need|about|introduction|hook|colours|colors|instruction|pattern|round|rounds|photo|caption|stitches|foundation|foundation chain|foundation row|start|set up|setup'.split(
+  'abbreviations|materials|supplies|tools|you will need|you need|notes|note|assembly|finishing|instructions|gauge|size|skill level|stitches used|pattern notes|tips|techniques|terms|yarn|special stitches|stitch guide|key|legend|difficulty|level|finished size|what you need|about|introduction|hook|colours|colors|instruction|pattern|round|rounds|photo|caption|stitches|foundation|foundation chain|foundation row|start|set up|setup|stuffing|toy stuffing|filling|stitch marker|stitch markers'.split(
     '|',
   ),
 );
@@ -297,6 +231,15 @@ const NO_PARTS = new Set(
 function isNoPart(name: readonly Token[]): boolean {
   return NO_PARTS.has(name.length === 1 ? name[0]!.key : name.map((token) => token.key).join(' '));
 }
+
+/** "8 mm safety eyes x 2", "Yarn needle", "hook 3": something to have at hand. */
+function isSupply(name: readonly Token[]): boolean {
+  const sized = name[0]!.key === 'hook' && name.some(({ kind }) => kind === 'number');
+  return sized || name.some(({ key }) => SUPPLIES.has(key)) || (numberOf(name[0]) !== null && UNITS.has(name[1]?.key ?? ''));
+}
+
+const SUPPLIES: ReadonlySet<string> = new Set('safety needle needles fiberfill fibrefill polyfill scissors'.split(' '));
+const UNITS: ReadonlySet<string> = new Set('mm cm g gram grams m metres meters yd yards ply inch inches'.split(' '));
 
 /** "Then (sc, inc) x 6": what stands first in brackets is no name. */
 function isBracketed(tokens: readonly Token[], name: readonly Token[]): boolean {

@@ -24,7 +24,8 @@ export function inlinePart(text: string, tokens: readonly Token[]): InlinePart |
     if (!cuts) continue;
     const name = tokens.slice(0, i);
     const rest = tokens.slice(i + 1);
-    const same = SAME.has(rest[0]!.key) || (rest[0]!.key === 'work' && SAME.has(rest[1]?.key ?? ''));
+    const led = rest[0]!.key === 'work' || rest[0]!.key === 'the' ? 1 : 0;
+    const same = SAME.has(rest[led]?.key ?? '');
     if (namesWork(name) || !(same || namesWork(rest) || rest[0]!.key === 'join')) return null;
     const span = { from: name[0]!.from, to: name.at(-1)!.to };
     const heading = readHeading(text, name, span, false);

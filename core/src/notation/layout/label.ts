@@ -41,6 +41,7 @@ export function readLabel(tokens: readonly Token[], sure = false): Label | null 
     readNumbered(tokens, at) ??
     readOrdinal(tokens, at) ??
     readBefore(tokens, at) ??
+    readStep(tokens, at) ??
     readRelative(tokens, begin) ??
     (begin === 0 ? readBare(tokens, at, sure) : null);
   if (!label) return null;
@@ -199,6 +200,13 @@ function readBefore(tokens: readonly Token[], at: number): Numbers | null {
   const word = labelWord(tokens[i]);
   if (!word || (end === null && tokens[i]!.key.endsWith('s')) || !BEFORE_ENDS.has(tokens[i + 1]?.key ?? '')) return null;
   return { first, last: end ?? first, word, relative: false, rounds: null, open: null, next: i + 1 };
+}
+
+/** "Step 3: 1 sc, 2 sc in next, all around": a step is a round where it says what is worked. */
+function readStep(tokens: readonly Token[], at: number): Numbers | null {
+  const number = tokens[at]?.key === 'step' ? wholeNumber(tokens[at + 1]) : null;
+  if (number === null || !BEFORE_ENDS.has(tokens[at + 2]?.key ?? '') || !namesWork(tokens.slice(at + 3))) return null;
+  return { first: number, last: number, word: 'round', relative: false, rounds: null, open: null, next: at + 2 };
 }
 
 const BEFORE_ENDS: ReadonlySet<string> = new Set([':', '.', ')', '-', '=', '|']);

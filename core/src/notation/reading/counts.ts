@@ -135,7 +135,8 @@ function countsFollow(state: ReadState): boolean {
   let at = state.at + 1;
   for (let stitches = 0; ; stitches++) {
     const token = state.tokens[at];
-    if (token === undefined || SEPARATORS.has(token.key) || token.key in CLOSER_OF || ')]}*'.includes(token.key)) return stitches > 0;
+    if (token === undefined || SEPARATORS.has(token.key) || token.key in CLOSER_OF || ')]}*'.includes(token.key))
+      return stitches > 0;
     const is = phraseAt(state, at)?.meaning.is;
     if ((is !== 'stitch' && is !== 'increase' && is !== 'decrease') || stitches > MOST_COUNTED) return false;
     at += phraseAt(state, at)!.length;

@@ -7,7 +7,7 @@ import { choice, itemPiece, mapPieces, usual, type Piece } from './piece.js';
 import { chainOf } from './starts.js';
 import { CLOSER_OF, keyAt, phraseAt, SEPARATORS, spanFrom, tellError, type Closer, type ReadState } from './state.js';
 import { isWorked } from './placing.js';
-import { loopAt } from './stitches.js';
+import { loopAt } from './suffixes.js';
 import { whereAt, type Where } from './where.js';
 
 /** Reads pieces up to a closing mark, which is left for the caller. */

@@ -36,7 +36,7 @@ import {
 } from './state.js';
 import { timeAt } from '../talk-time.js';
 import { isPlainWork, isWorked } from './placing.js';
-import { loopAt } from './stitches.js';
+import { loopAt } from './suffixes.js';
 import { unknownWords } from './unknown.js';
 import { isPrelude, withWholeChoices } from './whole.js';
 

@@ -1,39 +1,12 @@
-import { named } from '../part-ref.js';
-import type { PartRef, Times } from '../pattern.js';
-import type { Loop, StitchName } from '../stitch.js';
-import { colourAfter, limbAt } from './asides.js';
-import { bareCount, timesAt } from './counts.js';
+import type { Times, Work } from '../pattern.js';
+import type { StitchName } from '../stitch.js';
+import { longestPhrase } from '../vocabulary.js';
 import { choice, itemPiece, type Piece } from './piece.js';
 import { placedWork, type Begun, type WorkedMeaning } from './placing.js';
-import { limbNamed, LIMBS, partAt } from './references.js';
-import { bridgeTo, firstChain, leftLoopsAt, spurBack, startOf, workedOn } from './starts.js';
-import { CLOSER_OF, keyAt, means, phraseAt, spanFrom, type ReadState } from './state.js';
-import { longestPhrase } from '../vocabulary.js';
-import { whereAt, type Where } from './where.js';
-
-/** What stands after a stitch's name, as it is gathered. */
-interface Said {
-  count: Times | null;
-  /** Whether the count is a "× 6" or "6 times", which may be meant for more than this stitch. */
-  times: boolean;
-  where: Where | null;
-  loop: Loop;
-  through: PartRef | null;
-  evenly: boolean;
-  colour: Piece | null;
-  part: string | null;
-}
-
-const NOTHING_SAID: Said = {
-  count: null,
-  times: false,
-  where: null,
-  loop: 'both',
-  through: null,
-  evenly: false,
-  colour: null,
-  part: null,
-};
+import { firstChain, spurBack, startOf } from './starts.js';
+import { keyAt, means, phraseAt, spanFrom, type ReadState } from './state.js';
+import { NOTHING_SAID, suffix, type Said } from './suffixes.js';
+import { whereAt } from './where.js';
 
 /** A stitch that has been read, and whether its count could be meant for all that stands before it too. */
 export interface WorkedPieces {
@@ -68,11 +41,8 @@ export function workedAt(
   const special = startOrSpur(state, meaning, said, lead, from, before);
   if (special) return { pieces: said.colour ? [said.colour, ...special] : special, single: null, times: null, bare: false };
   if (meaning.is === 'stitch' && meaning.loop && said.loop === 'both') said.loop = meaning.loop;
-  const tog = togetherAt(state, meaning, said);
-  if (tog) {
-    const work = { ...begunOf(meaning, said), school: 'plain', per: 1, together: tog, count: lead ?? 1 } as const;
-    return { pieces: [itemPiece(work, spanFrom(state, from))], single: null, times: null, bare: false };
-  }
+  const tog = togetherAt(state, meaning, said, lead, from);
+  if (tog) return { pieces: [tog], single: null, times: null, bare: false };
   const begun = begunOf(meaning, said);
   const whole = [
     ...placedWork(state, begun, meaning, lead, said, span),
@@ -95,12 +65,14 @@ export function workedAt(
   return { pieces: coloured, single, times: single && said.count, bare: open && said.count === null && said.part === null };
 }
 
-/** "sc next 2 sts together": how many become one; 0 where they stay apart. */
-function togetherAt(state: ReadState, meaning: WorkedMeaning, said: Said): number {
-  const key = keyAt(state);
-  if (meaning.is !== 'stitch' || said.where?.into !== 'next' || said.where.count < 2 || (key !== 'together' && key !== 'tog')) return 0;
+/** "sc next 2 sts together": so many become one; null where they stay apart. */
+function togetherAt(state: ReadState, meaning: WorkedMeaning, said: Said, lead: number | null, from: number): Piece | null {
+  const { where } = said;
+  if (meaning.is !== 'stitch' || where?.into !== 'next' || where.count < 2) return null;
+  if (keyAt(state) !== 'together' && keyAt(state) !== 'tog') return null;
   state.at++;
-  return said.where.count;
+  const work: Work = { ...begunOf(meaning, said), school: 'plain', per: 1, together: where.count, count: lead ?? 1 };
+  return itemPiece(work, spanFrom(state, from));
 }
 
 /** "inc3": three increases, or three stitches in one; null where it does not stand so close. */
@@ -122,154 +94,6 @@ export function splitName(state: ReadState, at: number, length: number): StitchN
   if ((last?.is !== 'increase' && last?.is !== 'decrease') || last.stitch !== null) return null;
   const first = longestPhrase(state.vocabulary, state.tokens.slice(at, at + length - 1), 0);
   return first?.length === length - 1 && first.meaning.is === 'stitch' ? first.meaning.stitch : null;
-}
-
-/** Reads one suffix; false when none is left. */
-function suffix(state: ReadState, said: Said, lead: number | null, from: number, before: readonly Piece[]): boolean {
-  const around = phraseAt(state);
-  const part = around?.meaning.is === 'around' && partAt(state, state.at + around.length) !== null;
-  const times = said.count === null && !part ? timesAt(state) : null;
-  if (times !== null) {
-    said.count = times;
-    said.times = true;
-    return true;
-  }
-  if (said.count === null && lead === null && said.where === null) {
-    const bare = bareCount(state);
-    if (bare !== null) {
-      said.count = bare;
-      return true;
-    }
-  }
-  if (state.foundation !== null || !leftLoopsAt(state, state.at)) {
-    const loop = loopAt(state);
-    if (loop) {
-      said.loop = loop;
-      return true;
-    }
-  }
-  return placeSuffix(state, said, lead, from, before);
-}
-
-function placeSuffix(state: ReadState, said: Said, lead: number | null, from: number, before: readonly Piece[]): boolean {
-  const phrase = phraseAt(state);
-  const is = phrase?.meaning.is;
-  if (is === 'through') {
-    state.at += phrase!.length;
-    said.through = named(limbAt(state, before));
-    return true;
-  }
-  if (is === 'evenly') {
-    state.at += phrase!.length;
-    said.evenly = true;
-    return true;
-  }
-  if ((said.where !== null || lead !== null || said.count !== null) && passPart(state, before)) return true;
-  if (is === 'starting' || is === 'along') {
-    if (phrase && !passAlong(state, said, before)) return false;
-    return true;
-  }
-  const bracketed = bracketedRing(state);
-  if (bracketed && said.where === null) {
-    said.where = bracketed;
-    return true;
-  }
-  if (is === 'with' || is === 'into') {
-    const limb = withPart(state, said, phrase!.length);
-    if (limb) return true;
-  }
-  if (said.colour === null) {
-    said.colour = colourAfter(state);
-    if (said.colour) return true;
-  }
-  // "sc in BLO of each st"
-  const of = said.loop !== 'both' && keyAt(state) === 'of' ? 1 : 0;
-  state.at += of;
-  const where = said.where === null || is === 'around' ? whereAt(state) : null;
-  if (!where) {
-    state.at -= of;
-    return false;
-  }
-  if (where.into === 'edge' || where.into === 'layers') workedOn(state, where.into, from);
-  else said.where = where;
-  if (where.into === 'around') said.part = partRound(state, before);
-  return true;
-}
-
-/** "6 sc (MR)": the ring in brackets. */
-function bracketedRing(state: ReadState): Where | null {
-  const closer = CLOSER_OF[keyAt(state)];
-  const ring = closer ? phraseAt(state, state.at + 1) : null;
-  if (ring?.meaning.is !== 'ring' || keyAt(state, state.at + 1 + ring.length) !== closer) return null;
-  if (state.context.colours.codes.has(state.tokens[state.at + 1]!.text)) return null;
-  state.at += 2 + ring.length;
-  return { into: 'ring' };
-}
-
-/** "3 sc with back paw", "4 sc in the flipper": a part named after the stitches is worked in with them. */
-function withPart(state: ReadState, said: Said, length: number): boolean {
-  if (state.tokens[state.at]!.key === 'on' || state.tokens[state.at]!.key === 'over') return false;
-  const limb = state.tokens[state.at]!.key === 'with' ? limbNamed(state, state.at + length) : null;
-  if (!limb) return false;
-  state.at += length + limb.length;
-  said.through = named(limb.name);
-  return true;
-}
-
-/** "of the other leg", "of this leg", "of the chain" after a place with a number: says where, and changes no count. */
-function passPart(state: ReadState, before: readonly Piece[]): boolean {
-  if (!['of', 'on', 'from'].includes(keyAt(state))) return false;
-  const part = limbNamed(state, state.at + 1);
-  if (part) bridgeTo(state, partAt(state, state.at + 1)?.name ?? null, before);
-  const chain = phraseAt(state, state.at + 1);
-  const the = keyAt(state, state.at + 1) === 'the' ? phraseAt(state, state.at + 2) : null;
-  if (part) state.at += 1 + part.length;
-  else if (chain?.meaning.is === 'chain') state.at += 1 + chain.length;
-  else if (the?.meaning.is === 'chain') state.at += 2 + the.length;
-  else return false;
-  return true;
-}
-
-/** "around the first leg": the part whose last round is worked, where one is named. */
-function partRound(state: ReadState, before: readonly Piece[]): string | null {
-  const part = partAt(state);
-  if (!part) return null;
-  bridgeTo(state, part.name, before);
-  state.at += part.length;
-  return part.name;
-}
-
-/** "starting in 2nd ch from hook", "along the chain", "around the first leg". */
-function passAlong(state: ReadState, said: Said, before: readonly Piece[]): boolean {
-  const phrase = phraseAt(state)!;
-  const back = state.at;
-  state.at += phrase.length;
-  if (phrase.meaning.is === 'along') {
-    const part = partAt(state, back + 1) ?? partAt(state);
-    const named = partAt(state, back + 1);
-    if (part) state.at = named ? back + 1 + named.length : state.at + part.length;
-    else if (LIMBS.has(keyAt(state))) state.at++;
-    if (part) bridgeTo(state, part.name, before);
-    if (part && said.count === null) said.part = part.name;
-    return true;
-  }
-  const where = whereAt(state);
-  if (where?.into === 'chain') firstChain(state, where.nth);
-  else if (!where) state.at = back;
-  return where !== null;
-}
-
-/** A loop said after its stitches: "in BLO", "through back loops only". */
-export function loopAt(state: ReadState): Loop | null {
-  const phrase = phraseAt(state);
-  const lead = phrase?.meaning.is === 'with' || phrase?.meaning.is === 'through' ? phrase.length : 0;
-  const bracket = lead === 0 ? CLOSER_OF[keyAt(state)] : undefined;
-  const at = state.at + (bracket ? 1 : lead);
-  const loop = lead || bracket ? phraseAt(state, at) : phrase;
-  if (loop?.meaning.is !== 'loop') return null;
-  if (bracket && keyAt(state, at + loop.length) !== bracket) return null;
-  state.at = at + loop.length + (bracket ? 1 : 0);
-  return loop.meaning.loop;
 }
 
 /** Stitches into a ring, into the second chain from the hook, or back along chains just made; null for all others. */
