@@ -103,6 +103,8 @@ interface Tried {
   readonly reading: RoundReading;
   /** Whether there is nothing to tell of it. */
   readonly clean: boolean;
+  /** Whether it was read to its end all the same. */
+  readonly whole: boolean;
 }
 
 interface KnownContext {
@@ -138,14 +140,17 @@ export function takeHeading(all: Assembly, line: HeadingLine, apart: boolean): v
   all.heading = heading;
 }
 
-/** Reads tokens to see what they would be: nobody is told what a word was meant to be. */
-export function tried(all: Assembly, tokens: readonly Token[], first: boolean): Tried {
+/**
+ * Reads tokens to see what they would be: nobody is told what a word was meant to be.
+ * @param onlyClean whether they are of use only where all of them can be read, so that reading may stop early
+ */
+export function tried(all: Assembly, tokens: readonly Token[], first: boolean, onlyClean = false): Tried {
   const context = contextOf(all, first);
   const known = all.latest;
-  if (known?.tokens === tokens && known.context === context) return known;
+  if (known?.tokens === tokens && known.context === context && (known.clean || known.whole || onlyClean)) return known;
   const noted = { clean: true };
-  const reading = readRound(all.text, tokens, { ...context, lookups: { left: 0 } }, () => (noted.clean = false));
-  return (all.latest = { tokens, context, reading, clean: noted.clean });
+  const reading = readRound(all.text, tokens, { ...context, lookups: { left: 0 }, onlyClean }, () => (noted.clean = false));
+  return (all.latest = { tokens, context, reading, clean: noted.clean, whole: !onlyClean });
 }
 
 /** Reads tokens for good, unless they were tried and there is nothing to tell of them. */
@@ -203,6 +208,7 @@ function newContext(all: Assembly, first: boolean): RoundContext {
     colours: all.colours,
     chainsCount: all.chainsCount,
     lookups: all.lookups,
+    onlyClean: false,
   };
 }
 
@@ -322,7 +328,7 @@ function addRead(
 }
 
 /** Words without which nothing begins anew. */
-const BEGINS: ReadonlySet<string> = new Set(
+export const BEGINS: ReadonlySet<string> = new Set(
   'ring mr mc ml circle magic adjustable ch chain join attach loops loop edge layers'.split(' '),
 );
 

@@ -10,7 +10,17 @@ import { FOUNDS, saysWork } from './says-work.js';
 import type { Span } from './span.js';
 import type { Token } from './tokens.js';
 import type { Ahead } from './ahead.js';
-import { isLong, kindsOf, labelAt, takeHeading, takeRound, tried, type Assembly, type DraftRound } from './assembly.js';
+import {
+  BEGINS as BEGINS_ANEW,
+  isLong,
+  kindsOf,
+  labelAt,
+  takeHeading,
+  takeRound,
+  tried,
+  type Assembly,
+  type DraftRound,
+} from './assembly.js';
 
 /** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */
 export function withoutLead(line: Words): Words {
@@ -25,7 +35,7 @@ export function withoutLead(line: Words): Words {
 export function setting(all: Assembly, { tokens: said, span }: Words): boolean {
   const tokens = asChange(said, all.colours);
   if (tokens.length > MOST_SET || !maySet(all, tokens)) return false;
-  const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null);
+  const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null, true);
   const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
   const last = tokens.findLast((token) => token.kind !== 'mark');
   if (!clean) return false;
@@ -137,7 +147,7 @@ export function chainRow(all: Assembly, line: RoundText, next: Line | undefined)
   const begins = all.part === null || all.heading !== null || line.label.first <= (all.part.lines.at(-1)?.last ?? 0);
   if (!begins || next?.is !== 'round' || next.label.first !== line.label.first + 1 || line.tokens.length > 16) return false;
   if (all.foundation === null && !line.tokens.some(({ key }) => CHAINS.has(key))) return false;
-  const { reading, clean } = tried(all, line.tokens, true);
+  const { reading, clean } = tried(all, line.tokens, true, true);
   if (!clean || !kindsOf(reading).chainOnly) return false;
   all.foundation = reading.foundation;
   return true;
@@ -147,7 +157,7 @@ export function chainRow(all: Assembly, line: RoundText, next: Line | undefined)
 export function chainPart(all: Assembly, line: Words, next: Line | undefined): boolean {
   if (all.heading === null || next?.is === 'round' || line.tokens.length > 12) return false;
   if (!line.tokens.some(({ key }) => CHAINS.has(key))) return false;
-  const { reading, clean } = tried(all, line.tokens, true);
+  const { reading, clean } = tried(all, line.tokens, true, true);
   if (!clean || !kindsOf(reading).chainOnly || (next?.is === 'words' && namesWork(next.tokens))) return false;
   takeRound(
     all,
@@ -166,7 +176,8 @@ export function unlabelledRound(all: Assembly, line: Words, next: Line | undefin
   const opens = all.heading !== null || all.part === null;
   const last = all.part?.lines.at(-1);
   if (tokens.length > MOST_TOKENS || !mayWork(tokens) || (!opens && isLong(all, span))) return false;
-  const { reading, clean } = tried(all, tokens, opens);
+  const begins = opens && tokens.some(({ key }) => BEGINS_ANEW.has(key) || OTHERS.has(key));
+  const { reading, clean } = tried(all, tokens, opens, !begins);
   const { starts, works, remarks, total } = kindsOf(reading);
   const round: RoundText = { is: 'round', label: labelAt(span, 1, reading), tokens, span };
   const sure = clean && works && !(remarks && !total);
@@ -194,6 +205,13 @@ function goesOn(last: DraftRound, total: boolean, ahead: () => Ahead): boolean {
   const { number, between } = ahead();
   return number === null || number <= last.first ? total : number - last.last > between;
 }
+
+/** Words that go on from other pieces, or take over the rounds of another part. */
+const OTHERS: ReadonlySet<string> = new Set(
+  'through both edge opening rim panels pieces sides connect bridge continue continuing pick same as like identical exactly repeat'.split(
+    ' ',
+  ),
+);
 
 /** Longest line without a label that is tried as a round. */
 const MOST_TOKENS = 400;

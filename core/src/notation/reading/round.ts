@@ -111,7 +111,7 @@ function withRingOf(state: ReadState, pieces: Piece[]): Piece[] {
 
 function sequence(state: ReadState, closer: Closer, depth: number): Piece[] {
   const all = gathered(depth);
-  while (state.at < state.tokens.length) {
+  while (state.at < state.tokens.length && !state.stopped) {
     if (keyAt(state) === closer || (closer === '*' && means(state, 'from star') && keyAt(state) !== '*')) break;
     step(state, all);
   }
@@ -120,7 +120,7 @@ function sequence(state: ReadState, closer: Closer, depth: number): Piece[] {
 
 function topSequence(state: ReadState): Piece[] {
   const all = gathered(0);
-  while (state.at < state.tokens.length) {
+  while (state.at < state.tokens.length && !state.stopped) {
     const total = totalAt(state, hasStitches(all) || state.same !== null);
     if (total && total.length > 0) {
       if (takeTotal(state, total, all)) break;

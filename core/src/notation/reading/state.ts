@@ -23,6 +23,8 @@ export interface RoundContext {
   readonly chainsCount: boolean | null;
   /** How many more typing slips may be looked up, so that a text of nothing else stays quick. */
   readonly lookups: { left: number };
+  /** Whether reading may stop at the first thing there is to tell: of such words nothing is kept. */
+  readonly onlyClean: boolean;
 }
 
 /** A part's name, and its words without their plural endings, as they are looked for. */
@@ -106,6 +108,8 @@ export interface ReadState {
   /** The last round the line is for: "until you have 6 rows". */
   upTo: number | null;
   pickingUp: boolean;
+  /** Whether nothing more is to be read. */
+  stopped: boolean;
 }
 
 export function stateOf(text: string, tokens: readonly Token[], context: RoundContext, report: ReadState['report']): ReadState {
@@ -127,6 +131,7 @@ export function stateOf(text: string, tokens: readonly Token[], context: RoundCo
     rounds: null,
     upTo: null,
     pickingUp: false,
+    stopped: false,
   };
 }
 
@@ -173,6 +178,7 @@ export function wordsIn(state: ReadState, span: Span): string {
 }
 
 export function tellError(state: ReadState, facts: Facts, { from, to }: Span): void {
+  state.stopped = state.context.onlyClean;
   state.report({ ...facts, severity: 'error', span: { from, to } });
 }
 
@@ -187,6 +193,10 @@ export function quoted(words: string): string {
 
 /** What could not be read, with the word it was most likely meant to be. */
 export function tellUnread(state: ReadState, span: Span): void {
+  if (state.context.onlyClean) {
+    tellError(state, { code: 'unread', text: '', meant: null }, span);
+    return;
+  }
   let begin = Math.min(state.at, state.tokens.length);
   while (begin > 0 && state.tokens[begin - 1]!.from >= span.from) begin--;
   const token = state.tokens
