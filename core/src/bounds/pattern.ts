@@ -12,6 +12,8 @@ export const BOUNDS = {
   depth: 16,
   /** Stitches in one part. */
   partStitches: 500_000,
+  /** Lines of pattern text: three hundred parts of thirty rounds, and more. */
+  lines: 10_000,
   /** UTF-16 units of pattern text. */
   text: 2_000_000,
 } as const;

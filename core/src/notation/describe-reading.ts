@@ -67,6 +67,8 @@ const SENTENCES: { readonly [Code in ReadingDiagnostic['code']]: (d: Finding<Cod
   'part-unnamed': (d) => `The rounds begin again here without a heading. Taken as a new part, “${d.name}”.`,
   'too-many-parts': () =>
     `Only ${BOUNDS.parts} parts are read; what follows is kept as notes. Split the pattern into several makes.`,
+  'too-many-lines': () =>
+    `Only ${BOUNDS.lines} lines are read; what follows is kept in the text and not counted. Split the pattern into several makes.`,
   'too-many-rounds': (d) =>
     `Only ${BOUNDS.rounds} rounds of a part are read; what follows in “${d.name}” is kept as notes. Give the rest a heading of its own.`,
   'copies-missing': (d) => `“${d.name}” sounds like more than one, but how many to make is not said. Counted as one.`,

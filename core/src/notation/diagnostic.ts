@@ -81,6 +81,7 @@ export type ReadingDiagnostic = { readonly severity: Severity; readonly span: Sp
   | { readonly code: 'same-missing'; readonly round: number; readonly part: string | null }
   | { readonly code: 'part-unnamed'; readonly name: string }
   | { readonly code: 'too-many-parts' }
+  | { readonly code: 'too-many-lines' }
   | { readonly code: 'too-many-rounds'; readonly name: string }
   | { readonly code: 'copies-missing'; readonly name: string; readonly insertAt: number }
   | { readonly code: 'colour-unnamed'; readonly name: string }

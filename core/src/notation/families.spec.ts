@@ -660,6 +660,7 @@ describe('what makers write', () => {
     ['R0: 6 sc in MR (6)', 'bad-count'],
     ['R1: join legs with ch 3, sc around', 'part-unknown'],
     ['Wing\nR1: 6 sc in MR\n\n'.repeat(400), 'too-many-parts'],
+    [`Wing\nR1: 6 sc in MR\n${'Well.\n'.repeat(10_000)}`, 'too-many-lines'],
     [`Wing\nR1: 6 sc in MR\n${'sc around (6)\n'.repeat(5_100)}`, 'too-many-rounds'],
     ['R1: 6 sc in MR\nR2: (3 sc\nR3: 6 sc', 'unclosed'],
     [`R1: ${')'.repeat(5_000)}`, 'more-like-this'],

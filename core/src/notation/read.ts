@@ -4,6 +4,7 @@ import type { ReadingDiagnostic } from './diagnostic.js';
 import { draftOf } from './draft.js';
 import { guessTerms } from './guess-terms.js';
 import { layOut } from './layout/layout.js';
+import { endOfLines } from './layout/raw-line.js';
 import type { Line } from './layout/line.js';
 import { readMakingUp, withPlacings } from './making-up/read-making-up.js';
 import type { Pattern } from './pattern.js';
@@ -28,7 +29,10 @@ export function read(text: string): Reading {
   const report = (diagnostic: ReadingDiagnostic): void => void diagnostics.push(diagnostic);
   if (text.length > BOUNDS.text)
     report({ code: 'text-too-long', severity: 'error', length: text.length, span: { from: BOUNDS.text, to: BOUNDS.text } });
-  const kept = text.slice(0, BOUNDS.text);
+  const within = text.slice(0, BOUNDS.text);
+  const end = endOfLines(within, BOUNDS.lines);
+  if (end < within.length) report({ code: 'too-many-lines', severity: 'error', span: { from: end, to: end } });
+  const kept = within.slice(0, end);
   const lines = layOut(kept);
   const { terms, diagnostic } = guessTerms(lines);
   if (diagnostic) report(diagnostic);

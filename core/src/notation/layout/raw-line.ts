@@ -11,6 +11,13 @@ export interface RawLine {
 
 const BREAK = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/g;
 
+/** Where a text ends that has no more than so many lines. */
+export function endOfLines(text: string, most: number): number {
+  let lines = 1;
+  for (const { index } of text.matchAll(BREAK)) if (lines++ === most) return index;
+  return text.length;
+}
+
 /** The lines of a text, without their line ends. */
 export function rawLines(text: string): RawLine[] {
   const lines: RawLine[] = [];
