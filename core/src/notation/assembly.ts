@@ -12,6 +12,7 @@ import type { Foundation, Note } from './pattern.js';
 import { itemPiece, startsChainRing, usual, type Piece } from './reading/piece.js';
 import { readRound, type RoundReading } from './reading/round.js';
 import { namedPart, type NamedPart, type Placed, type RoundContext } from './reading/state.js';
+import { singular, singularName } from './plural.js';
 import { saysWork } from './says-work.js';
 import type { DraftLine } from './settle.js';
 import type { Span } from './span.js';
@@ -292,9 +293,18 @@ function takeRoundLine(all: Assembly, line: RoundText, given: RoundReading | nul
   }
   const { starts } = kindsOf(reading);
   // A heading over a round that goes on counting ("## Head" before R21) names a section, not a new part.
-  const goesOn = !restart && !starts && !(several && rank === 3) && label.first === expected;
+  const joins = several && namesOwn(all, line.tokens);
+  const goesOn = !restart && !starts && !joins && !(several && rank === 3) && label.first === expected;
   openPart(all, opens && !goesOn, line.span);
   addRead(all, line, numbered, reading, diagnostics);
+}
+
+/** Whether words name the part at hand, as a round does that goes on from its copies: "sc around first leg, ch 3, …". */
+function namesOwn({ part }: Assembly, tokens: readonly Token[]): boolean {
+  const own = singularName(part?.name ?? '')
+    .split(' ')
+    .at(-1);
+  return tokens.some(({ key }) => singular(key) === own);
 }
 
 /** Adds a line that was read to the part at hand. */

@@ -82,7 +82,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
   [{ is: 'chain' }, words('ch | chs | chain | chains')],
   [
     { is: 'increase', stitch: null, per: 2 },
-    words('inc | incs | incr | increase | increases | increase in | increasing | 2 in 1 | two in one | double | doubles'),
+    words(
+      'inc | incs | incr | increase | increases | increase in | increasing | 2 in 1 | 2-in-1 | two in one | two-in-one | double | doubles',
+    ),
   ],
   [
     { is: 'increase', stitch: null, per: 3 },
@@ -169,7 +171,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
       youre left with | left with | that’s | that's | thats | that is | that makes | which is | which makes | giving |
       giving you | gives | gives you | for a total of | a total of | total of | totalling | to get | to have | leaving |
       leaves | ends on | ending on | ends with | ending with | end with | end up with | you end up with | should be |
-      makes | making | total | st count | stitch count | now you have | there are now | there should be | so you have | so you get | equals |
+      makes | making | total | st count | stitch count | now you have | there are now | there should be | so you have | so you get | so you still have | equals |
       that gives | that gives you | this gives you | this makes | still | still at | back to | you still have`),
       words(' | : | = | - | you | a total of | is'),
     ),
@@ -207,7 +209,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     { is: 'each' },
     combine(
       words(
-        'each | ea | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining',
+        'each | ea | every | all | every single | all the | each and every | each remaining | every remaining | all remaining | each of the remaining | the remaining | remaining | the other | the rest of the',
       ),
       words('st | sts | stitch | stitches | ch | chain | chs'),
       words(
@@ -260,7 +262,9 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
         words('as first | as the first | as before | as the first st | as first st'),
       ),
       combine(['', 'the'], ['corner'], ['', 'st', 'stitch', 'ch']),
-      ...words('next one | the next one | first one | the first one | last one | the last one | same one | same | the same'),
+      ...words(
+        'next one | the next one | first one | the first one | last one | the last one | same one | same | the same | ditto',
+      ),
       'one st',
       'one stitch',
       'a st',
@@ -330,7 +334,7 @@ export const PHRASES: readonly (readonly [Meaning, Phrase | readonly Phrase[]])[
     foundation | foundation chain | foundation ch | foundation row | foundation round | starting chain |
     base chain | start | begin | to start | to begin | begin with | start with | continue with | unworked | rs | ws | simply | only |
     create | crocheting | start by | start off with | do | so | ok | okay | go | a | an | repeat this | repeat that | repeat these |
-    rep this | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside | alternate | alternating | nothing fancy | slip knot | a slip knot | make a slip knot | slipknot | a slipknot | you do | we do | you | we`),
+    rep this | do this | do that | in each round | in every round | each round | every round | in each row | each row | every row | repeat this pattern | this is | inside | alternate | alternating | nothing fancy | slip knot | a slip knot | make a slip knot | slipknot | a slipknot | you do | we do | you | we`),
   ],
   [
     { is: 'counted', counted: true },

@@ -28,7 +28,9 @@ function saysHowOften(tokens: readonly Token[], at: number): boolean {
     return bracket === 0 ? tokens[at + 1]?.key !== ':' : tokens[at + 2]?.kind === 'mark';
   const lead = tokens[at]?.key === 'in' || tokens[at]?.key === 'into' ? 1 : 0;
   const is = phraseInEither(tokens, at + lead)?.meaning.is;
-  return is === 'around' || is === 'each' || (is === 'times' && tokens[at + 1]?.kind === 'number');
+  return (
+    is === 'around' || (is === 'next' && lead === 1) || is === 'each' || (is === 'times' && tokens[at + 1]?.kind === 'number')
+  );
 }
 
 function isWorked(phrase: Match | null): boolean {
@@ -39,6 +41,21 @@ function isWorked(phrase: Match | null): boolean {
 /** Words for what a part begins on: what follows them is that, and no meaning of theirs. */
 export const FOUNDS: ReadonlySet<string> = new Set(['foundation', 'start', 'begin', 'base', 'setup']);
 
+/** Words that patterns explain; "Join: …" and "Colour: …" say what is done. */
+const DEFINED: ReadonlySet<Match['meaning']['is']> = new Set([
+  'stitch',
+  'increase',
+  'decrease',
+  'chain',
+  'ring',
+  'loop',
+  'skip',
+  'picot',
+  'stitches',
+  'times',
+  'turn',
+]);
+
 /** A word of the craft or an abbreviation, and right after it a mark that says what it means: "inc – increase". */
 export function defines(tokens: readonly Token[]): boolean {
   const [first] = tokens;
@@ -46,7 +63,7 @@ export function defines(tokens: readonly Token[]): boolean {
   const phrase = phraseInEither(tokens, 0);
   const length = phrase?.length ?? 1;
   if (!DEFINES.has(tokens[length]?.key ?? '')) return false;
-  if (phrase !== null) return phrase.meaning.is !== 'colour';
+  if (phrase !== null) return DEFINED.has(phrase.meaning.is);
   const after = phraseInEither(tokens, length + 1);
   const end = tokens[length + 1 + (after?.length ?? 0)];
   const says = after !== null && (end === undefined || ['(', ',', ';', '[', '.'].includes(end.key));

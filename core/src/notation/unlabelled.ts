@@ -8,7 +8,7 @@ import { itemPiece, type Piece } from './reading/piece.js';
 import { type RoundReading } from './reading/round.js';
 import { FOUNDS, saysWork } from './says-work.js';
 import type { Span } from './span.js';
-import type { Token } from './tokens.js';
+import { numberOf, type Token } from './tokens.js';
 import type { Ahead } from './ahead.js';
 import {
   BEGINS as BEGINS_ANEW,
@@ -222,8 +222,11 @@ export const mayWork = (tokens: readonly Token[]): boolean =>
 
 const BEGINS: ReadonlySet<string> = new Set(['join', 'attach', 'pick', 'through', 'rejoin', 'lay', 'hold', 'work', 'with']);
 
-/** "Repeat round 4 three more times", "Work 8 rounds even" */
+/** "Repeat round 4 three more times", "Work 8 rounds even", "Do that twice more" */
 const saysRounds = (tokens: readonly Token[]): boolean =>
-  tokens.length < 16 &&
-  tokens.some((token) => labelWord(token) !== null) &&
-  /^(rep|repeat|work|as|same|knit|continue|sc)$/.test(tokens[0]!.key);
+  tokens.length < 16 && (SAYS_AGAIN.test(tokens[0]!.key) ? tokens.some(tellsRounds) : countsRounds(tokens));
+
+const SAYS_AGAIN = /^(rep|repeat|work|as|same|knit|continue|sc|do)$/;
+const tellsRounds = (token: Token): boolean => labelWord(token) !== null || token.key === 'times' || token.key === 'twice';
+/** "3 rounds plain" */
+const countsRounds = (tokens: readonly Token[]): boolean => numberOf(tokens[0]) !== null && labelWord(tokens[1]) !== null;

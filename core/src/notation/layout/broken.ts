@@ -74,7 +74,7 @@ function pieces(text: string, line: RawLine): RawLine[] {
     const before = tokens.slice(starts.at(-1), Math.min(i, starts.at(-1)! + WINDOW));
     const label = readLabel(before);
     const worked = named || namesWork(before.slice(label?.next ?? 0));
-    if (worked && (marked(tokens, i, !numbered) || followsOn(tokens, i, named ? 0 : label?.last))) starts.push(i);
+    if (worked && (marked(tokens, i, !numbered) || followsOn(tokens, i, named ? 0 : (label?.last ?? 1)))) starts.push(i);
   }
   if (starts.length === 1) return wideHeadings(text, line);
   return starts.map((start, k) => {
@@ -98,9 +98,9 @@ function endsName(tokens: readonly Token[], at: number): boolean {
 }
 
 /** "R1 6 sc in MR (6), R2 inc x6 (12)": a label without a mark, of the round after the one before. */
-function followsOn(tokens: readonly Token[], at: number, last: number | undefined): boolean {
-  const label = last === undefined ? null : readLabel(tokens.slice(at, at + WINDOW));
-  return label !== null && label.first === last! + 1 && namesWork(tokens.slice(at + label.next, at + label.next + WINDOW));
+function followsOn(tokens: readonly Token[], at: number, last: number): boolean {
+  const label = readLabel(tokens.slice(at, at + WINDOW));
+  return label !== null && label.first === last + 1 && namesWork(tokens.slice(at + label.next, at + label.next + WINDOW));
 }
 
 /** "In the second round, …" at the beginning of a sentence. */

@@ -40,7 +40,10 @@ function copiesAt(tokens: readonly Token[], i: number, start: number, end: numbe
   const { key } = token;
   if (key === 'both' && ['alike', 'the', 'are', 'identical'].includes(tokens[i + 1]?.key ?? ''))
     return { number: 'both', from: i, to: i + 2 };
-  if (key === 'pair' && tokens[i + 1]?.key === 'of') return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
+  const closed = [')', ']'].includes(tokens[i + 1]?.key ?? '');
+  if (key === 'pair' && (tokens[i + 1]?.key === 'of' || closed))
+    return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
+  if (key === 'twice' && closed) return { number: 'both', from: Math.max(start, i - 1), to: i + 2 };
   if (MAKE.has(key) && i < end - 1) {
     const minus = tokens[i + 1]?.key === '-' ? 1 : 0;
     const x = tokens[i + 1]?.key === 'x' ? 1 : 0;
@@ -52,7 +55,8 @@ function copiesAt(tokens: readonly Token[], i: number, start: number, end: numbe
   if (key === 'x' && numberOf(tokens[i + 1]) !== null) return { number: i + 1, from: i, to: i + 2 };
   if (numberOf(token) === null) return null;
   if (['x', 'pieces', 'pcs', 'copies', 'times'].includes(tokens[i + 1]?.key ?? '')) return { number: i, from: i, to: i + 2 };
-  const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && [')', ']'].includes(tokens[i + 1]?.key ?? '');
+  if (tokens[i + 1]?.key === 'of' && tokens[i + 2]?.key === 'them') return { number: i, from: i, to: i + 3 };
+  const bracketed = ['(', '['].includes(tokens[i - 1]?.key ?? '') && closed;
   if (bracketed && i - 1 > start) return { number: i, from: i - 1, to: i + 2 };
   return null;
 }

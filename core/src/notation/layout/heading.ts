@@ -1,6 +1,7 @@
 import { asSeen } from '../fold.js';
 import { colourLength, pastArticle, YARNS, type ColourBook } from '../colours.js';
 import { copiesSaid, laterCopies, type Copies } from './copies.js';
+import { labelWord } from '../label-word.js';
 import { join, type Span } from '../span.js';
 import type { Terms } from '../stitch.js';
 import { numberOf, type Token } from '../tokens.js';
@@ -73,8 +74,13 @@ export function readHeading(text: string, all: readonly Token[], span: Span, bol
 /** Whether there is no name, or one of something that is no part, or the line says what is worked. */
 function namesNothing(all: readonly Token[], name: readonly Token[]): boolean {
   if (name.length === 0 || isNoPart(name) || isBracketed(all, name) || isSupply(name)) return true;
-  return !all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null);
+  // "even for 3 rounds (12)", "Repeat this round 3 times"
+  const again = AGAIN.has(name[0]!.key);
+  const rounds = name.some((token, i) => labelWord(token) !== null && (again || numberOf(name[i - 1]) !== null));
+  return rounds || (!all.some(({ key }) => key === '#') && (namesCount(all) || saysWork(all) !== null));
 }
+
+const AGAIN: ReadonlySet<string> = new Set(['repeat', 'rep', 'do', 'work']);
 
 /** A few words with no other marks than names have. */
 function isPlain(name: readonly Token[]): boolean {
@@ -91,7 +97,8 @@ function isLed(tokens: readonly Token[], start: number, lead: number): boolean {
 /** Words that ask for something or speak of something else than a part. */
 function isNoName(all: readonly Token[], name: readonly Token[], led: boolean): boolean {
   const yarn = all.some(({ key }) => YARNS.has(key));
-  const coloured = (led || yarn) && colourLength(name, 0, NO_COLOURS) === name.length;
+  const lettered = LIST_LETTER.test(all[0]!.text);
+  const coloured = (led || yarn || lettered) && colourLength(name, 0, NO_COLOURS) === name.length;
   return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || coloured || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
 }
 
@@ -148,8 +155,15 @@ function leading(tokens: readonly Token[], start: number, end: number): number {
   return i === from + 1 && from === start && ['the', 'a', 'my'].includes(tokens[from]!.key) ? from : i;
 }
 
+/** Letters and Roman numbers of a list. */
+const LIST_LETTER = /^(?:[a-hA-H]|[ivx]{1,4}|[IVX]{1,4})$/;
+
 /** "1. Head", "2) Ears", "#3 Tail": past the number of a list. */
 function afterNumber(tokens: readonly Token[], at: number): number {
+  // "a) Head", "II. Leg"
+  const letter =
+    tokens[at]?.kind === 'word' && LIST_LETTER.test(tokens[at].text) && [')', '.'].includes(tokens[at + 1]?.key ?? '');
+  if (letter && tokens[at + 2]?.kind === 'word') return at + 2;
   if (numberOf(tokens[at]) === null) return at;
   const listed = [')', '.', ':'].includes(tokens[at + 1]?.key ?? '');
   if (listed) return tokens[at + 2]?.kind === 'word' ? at + 2 : at;

@@ -26,7 +26,9 @@ export function inlinePart(text: string, tokens: readonly Token[]): InlinePart |
     const rest = tokens.slice(i + 1);
     const led = rest[0]!.key === 'work' || rest[0]!.key === 'the' ? 1 : 0;
     const same = SAME.has(rest[led]?.key ?? '');
-    if (namesWork(name) || !(same || namesWork(rest) || rest[0]!.key === 'join')) return null;
+    const bracket = name.findIndex(({ key }) => key === '(' || key === '[');
+    const bare = bracket > 0 ? name.slice(0, bracket) : name;
+    if ((!same && namesWork(bare)) || !(same || namesWork(rest) || rest[0]!.key === 'join')) return null;
     const span = { from: name[0]!.from, to: name.at(-1)!.to };
     const heading = readHeading(text, name, span, false);
     return heading && heading.mark !== 'passing' ? { heading, tokens: rest, same } : null;

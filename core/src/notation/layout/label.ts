@@ -142,7 +142,7 @@ function readEnd(
     const dotted = j > i + 1;
     // "R4 → R6": an arrow is read as "=", which else leads to a total.
     const leads = tokens[i]?.key === '=' && labelWord(tokens[i + 1]) !== null && wholeNumber(tokens[i + 2]) !== null;
-    if (!dotted && !leads && !TO.has(tokens[i]?.key ?? '')) return [last, i];
+    if (!dotted && !leads && (!TO.has(tokens[i]?.key ?? '') || isBold(tokens, i))) return [last, i];
     if (!dotted) j = i + 1;
     if (['and', 'to'].includes(tokens[j]?.key ?? '')) j++;
     const relabelled = labelWord(tokens[j]) !== null;
@@ -167,6 +167,12 @@ function readEnd(
     i = j + 1;
     if (!listed) return [last, i];
   }
+}
+
+/** "~R1~ 6 sc": a mark that ends bold type or the like, and no range. */
+function isBold(tokens: readonly Token[], at: number): boolean {
+  const mark = tokens[at]!;
+  return mark.key === '~' && mark.from === tokens[at - 1]?.to && mark.to < (tokens[at + 1]?.from ?? mark.to);
 }
 
 /** "6th round:", "first round:", "1. Rnd:", "4th - 7th round:". */

@@ -73,7 +73,11 @@ function legendOf(lines: readonly RawLine[]): Symbols {
       const small = symbol.kind === 'word' && symbol.text !== symbol.text.toUpperCase();
       // "inc – increase (2 sc in one)" tells what every pattern knows.
       if (known && WORKED.has(known.meaning.is)) continue;
-      if (!small || (join.key === '=' && (!known || ['times', 'filler', 'remark'].includes(known.meaning.is))))
+      if (
+        !small ||
+        LEGENDS.has(tokens[0]!.key) ||
+        (join.key === '=' && (!known || ['times', 'filler', 'remark'].includes(known.meaning.is)))
+      )
         legend.set(symbol.text, [
           tokens
             .slice(i + 2, i + 2 + phrase.length)
@@ -84,6 +88,9 @@ function legendOf(lines: readonly RawLine[]): Symbols {
   }
   return legend;
 }
+
+/** Words over or before a legend. */
+const LEGENDS: ReadonlySet<string> = new Set(['legend', 'key', 'symbols']);
 
 const NO_SYMBOLS: ReadonlySet<string> = new Set([
   '(',
@@ -113,6 +120,9 @@ function isSymbol(token: Token): boolean {
 
 const NAMES: ReadonlySet<string> = new Set(['inc', 'dec', 'hdc', 'color', 'colour']);
 
+/** Marks after which the letters of a round begin. */
+const BEFORE_LETTERS: ReadonlySet<string> = new Set(['(', ',', ':', '.']);
+
 /** Whether rounds are written in the usual letters: several with a V or an A, or with a counted X and no stitch's name. */
 function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
   let lettered = 0;
@@ -124,7 +134,7 @@ function usesLetters(lines: readonly RawLine[], legend: Symbols): boolean {
         kind === 'word' &&
         !legend.has(text) &&
         (/^[XVAWMT]*[VA][XVAWMT]*$/.test(text) || text === 'X') &&
-        (tokens[i - 1]?.kind === 'number' || ['(', ','].includes(tokens[i - 1]?.key ?? '') || text === 'X') &&
+        (tokens[i - 1]?.kind === 'number' || BEFORE_LETTERS.has(tokens[i - 1]?.key ?? '') || text === 'X') &&
         tokens[i + 1]?.kind !== 'number',
     );
     const named = tokens.some(({ key }) => NAMES.has(key) || (key === 'sc' && !lettersTell));

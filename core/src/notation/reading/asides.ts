@@ -84,12 +84,21 @@ export function forRounds(state: ReadState): boolean {
 const BEFORE: ReadonlySet<string> = new Set(['previous', 'last', 'prior', 'before']);
 
 /** "R3", "R3–R5 of the leg", "the previous round", "round before", "first leg", with "three more times" after it. */
-export function sameAt(state: ReadState, at: number, token: Token): boolean {
+export function sameAt(state: ReadState, at: number, token: Token, all = false): boolean {
   const the = keyAt(state, at) === 'the' ? 1 : 0;
   const previous = BEFORE.has(keyAt(state, at + the)) && labelWord(state.tokens[at + the + 1]) !== null;
   const before = labelWord(state.tokens[at + the]) !== null && BEFORE.has(keyAt(state, at + the + 1));
   if (previous || before) {
     state.at = at + the + 2;
+    state.same = { first: null, last: null, part: null, span: spanFrom(state, token.from) };
+    moreTimes(state, 1);
+    return true;
+  }
+  // "Repeat this round 3 times", "Do that 3 more times"
+  const pointed = THIS.has(keyAt(state, at - 1)) && !all;
+  const named = pointed && labelWord(state.tokens[at]) !== null ? 1 : 0;
+  if (pointed && (named > 0 || saysTimes(state, at))) {
+    state.at = at + named;
     state.same = { first: null, last: null, part: null, span: spanFrom(state, token.from) };
     moreTimes(state, 1);
     return true;
@@ -103,10 +112,24 @@ export function sameAt(state: ReadState, at: number, token: Token): boolean {
   return true;
 }
 
+const THIS: ReadonlySet<string> = new Set(['this', 'that']);
+
+/** "3 more times", "twice", "once more" */
+function saysTimes(state: ReadState, at: number): boolean {
+  const more = keyAt(state, at + 1) === 'more' ? 1 : 0;
+  return (
+    keyAt(state, at) === 'once' ||
+    means(state, 'twice', at) ||
+    (numberOf(state.tokens[at]) !== null && means(state, 'times', at + 1 + more))
+  );
+}
+
 /** "twice more", "three more times", "2x" after rounds taken over: so many times all of them. */
 function moreTimes(state: ReadState, length: number): void {
   const from = state.at;
-  const number = numberOf(state.tokens[state.at]);
+  // "once more" is one time more.
+  const once = keyAt(state) === 'once' && keyAt(state, state.at + 1) === 'more';
+  const number = once ? 1 : numberOf(state.tokens[state.at]);
   const more = keyAt(state, state.at + 1) === 'more' && number !== null;
   const times = more ? number : timesAt(state);
   if (more) {

@@ -26,6 +26,12 @@ function passed(state: ReadState, length: number, token: Token, item: Exclude<It
   return [itemPiece(item, spanFrom(state, token.from))];
 }
 
+/** A change of so many stitches as one whose places are as far apart as they go. */
+function spreadEvenly(piece: Piece): Piece {
+  if (piece.is !== 'item' || piece.item.kind !== 'work' || typeof piece.item.count !== 'number') return piece;
+  return { is: 'evenly', work: piece.item, at: piece.item.count, span: piece.span };
+}
+
 /** Says nothing that counts. */
 function silent(state: ReadState, { length }: { readonly length: number }): Piece[] {
   state.at += length;
@@ -136,7 +142,28 @@ const READERS: Readonly<Partial<Record<Meaning['is'], ReadPhrase>>> = {
     const times = all.depth === 0 && hasStitches(all) ? wholeTimesAt(state) : null;
     return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
   },
-  'next one': silent,
+  'next one': (state, match, token, all) => {
+    // "R4: same", "R4: ditto"
+    if (
+      (token.key !== 'same' && token.key !== 'ditto') ||
+      hasStitches(all) ||
+      state.tokens[state.at + match.length] !== undefined
+    )
+      return silent(state, match);
+    state.at += match.length;
+    state.same = { first: null, last: null, part: null, span: spanFrom(state, token.from) };
+    return [];
+  },
+  evenly: (state, match, _token, all) => {
+    // "increase 6 times, spread evenly", "evenly inc 6"
+    const last = all.pieces.at(-1);
+    state.at += match.length;
+    const own = last?.is === 'item' && last.item.kind === 'work' && typeof last.item.count === 'number' ? last : null;
+    if (own) all.pieces.pop();
+    const next = own ? null : phraseAt(state);
+    const read = own ? [own] : next && isWorked(next.meaning) ? worked(state, next, state.tokens[state.at]!, all) : [];
+    return read.map(spreadEvenly);
+  },
   stitches: silent,
   around,
   each: around,
@@ -222,7 +249,7 @@ function placeWords(state: ReadState, length: number, token: Token, is: 'startin
 }
 
 function filler(state: ReadState, length: number, token: Token, same: boolean, all: Gathered): Piece[] {
-  if (sameAt(state, state.at + length, token)) return [];
+  if (sameAt(state, state.at + length, token, hasStitches(all))) return [];
   if (same) return sameAsPart(state, length, token);
   state.at += length;
   if (!token.key.startsWith('rep')) return [];

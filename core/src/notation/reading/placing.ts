@@ -51,6 +51,7 @@ export function placedWork(
   if (said.part && (where === null || where.into === 'around') && count === null && lead === null)
     return [{ is: 'part round', work: { ...begun, per, together, count: 1 }, part: said.part, span }];
   if (said.evenly) return [{ is: 'evenly', work: { ...begun, per, together, count: number }, at: number, span }];
+  if (where === null && meaning.is === 'stitch') return timesOver(work, lead ?? 1, count ?? 1);
   if (where === null || where.into === 'chains') return work({ per, together, count: count ?? lead ?? 1 });
   const many = lead !== null && lead > 1 ? lead : per;
   switch (where.into) {
@@ -74,6 +75,14 @@ export function placedWork(
     default:
       return spreadWork(work, meaning, { per, together, lead, count, where });
   }
+}
+
+/** "2 sc x 6": two in each of six, or twelve. */
+function timesOver(work: (own: Counts) => Piece[], lead: number, count: Times): Piece[] {
+  if (lead === 1 || typeof count !== 'number' || count === 1)
+    return work({ per: 1, together: 1, count: typeof count === 'number' ? count * lead : count });
+  const inEach = work({ per: lead, together: 1, count });
+  return [choice('each-number', [inEach, work({ per: 1, together: 1, count: lead * count })])];
 }
 
 /** "sc to last 2 sts" leaves two; "dec until 6 remain" may as well go all round and end on six. */

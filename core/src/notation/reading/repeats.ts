@@ -2,7 +2,7 @@ import { hasStitches, type Gathered } from './gathered.js';
 import { atEnd, openEnd, repeatsSaid, type Repeats } from './groups.js';
 import { totalAt } from './counts.js';
 import { choice, itemPiece, type Piece } from './piece.js';
-import { CLOSER_OF, keyAt, phraseAt, spanFrom, type ReadState } from './state.js';
+import { CLOSER_OF, keyAt, passToSeparator, phraseAt, spanFrom, type ReadState } from './state.js';
 import { plainWork } from './placing.js';
 import type { Token } from '../tokens.js';
 import { unknownWords } from './unknown.js';
@@ -48,6 +48,11 @@ export function aroundAlone(state: ReadState, length: number, token: Token, all:
   if (hasStitches(all)) {
     const times = openEnd(state);
     return times === null ? unknownWords(state, all.pieces) : wholeRepeated(state, all, times);
+  }
+  // "Join the legs with 3 chains, work around both legs"
+  if (state.foundation?.value.from === 'bridge' && keyAt(state, state.at + length) === 'both') {
+    passToSeparator(state);
+    return [plainWork('around', spanFrom(state, token.from))];
   }
   const is = phraseAt(state)!.meaning.is;
   if (is !== 'around' && is !== 'each' && keyAt(state) !== 'all') return unknownWords(state, all.pieces);

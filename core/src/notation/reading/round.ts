@@ -229,7 +229,10 @@ function itemAt(state: ReadState, all: Gathered): Piece[] {
   if (token.key in CLOSER_OF || token.key === '*') return bracketAt(state, all, token);
   if (')]}'.includes(token.key)) {
     state.at++;
-    tellError(state, { code: 'unopened', closer: token.text }, token);
+    // ":)" closes nothing.
+    const eyes = state.tokens[state.at - 2];
+    const smiles = (eyes?.key === ':' || eyes?.key === ';' || eyes?.key === '-') && eyes.to === token.from;
+    if (!smiles) tellError(state, { code: 'unopened', closer: token.text }, token);
     return [];
   }
   const phrase = phraseAt(state);

@@ -48,13 +48,14 @@ export function workedAt(
     ...placedWork(state, begun, meaning, lead, said, span),
     ...(said.colour ? [] : againAt(state, begun, meaning, lead, said)),
   ];
+  const again = split !== null && saidAgain(state, from, before);
   const apart = (own: readonly Piece[], count: Times | null): readonly Piece[] => {
     if (split === null) return own;
     const plain = itemPiece({ ...begun, school: 'open', per: 1, together: 1, count: lead ?? 1 }, span);
     const two = [plain, ...placedWork(state, begun, meaning, null, { ...said, count }, span)];
-    // "(1 sc inc)": who means one stitch does not count it.
+    // "(1 sc inc)": who means one stitch does not count it. "sc inc sc inc": nor says it again and again.
     const alone = lead === 1 && state.depth > 0 && before.length === 0;
-    return [alone ? choice('words-apart', [two, own]) : choice('two-words', [own, two])];
+    return [alone || again ? choice('words-apart', [two, own]) : choice('two-words', [own, two])];
   };
   const pieces = apart(numberedIncrease(state, whole, meaning, said, from) ?? whole, said.count);
   const single =
@@ -63,6 +64,18 @@ export function workedAt(
       : null;
   const coloured = said.colour ? [said.colour, ...pieces] : pieces;
   return { pieces: coloured, single, times: single && said.count, bare: open && said.count === null && said.part === null };
+}
+
+/** Whether the words of a stitch, from `from` to the cursor, stand there once more, or did before. */
+function saidAgain(state: ReadState, from: number, before: readonly Piece[]): boolean {
+  const last = before.at(-1);
+  if (last?.is === 'choice' && last.doubt === 'words-apart') return true;
+  let begin = state.at;
+  while (begin > 0 && state.tokens[begin - 1]!.from >= from) begin--;
+  // "(sc inc) (sc inc)"
+  const between = keyAt(state) === ')' && keyAt(state, state.at + 1) === '(' ? 2 : 0;
+  const length = state.at - begin + between;
+  return state.tokens.slice(begin, state.at).every(({ key }, i) => keyAt(state, begin + length + i) === key);
 }
 
 /** "sc next 2 sts together": so many become one; null where they stay apart. */

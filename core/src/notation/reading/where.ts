@@ -1,8 +1,8 @@
-import { ordinal } from '../ordinals.js';
+import { ordinal, wholeNumber } from '../ordinals.js';
 import type { Match } from '../vocabulary.js';
 import { numberOf } from '../tokens.js';
 import { checkedCount } from './counts.js';
-import { keyAt, passIf, phraseAt, type ReadState } from './state.js';
+import { keyAt, means, passIf, phraseAt, type ReadState } from './state.js';
 
 /** Where stitches go, as said after them: "in next 3 sts", "in each st around", "in ring", "to last 2 sts". */
 export type Where =
@@ -17,6 +17,9 @@ export type Where =
 /** "in next 3 sts", "in each st around", "in ring", "around", "to last 2 sts", "until 2 sts remain", "in 3rd and 6th". */
 export function whereAt(state: ReadState): Where | null {
   const back = state.at;
+  // "increase in" is one word: the places come right after it.
+  const listed = keyAt(state, state.at - 1) === 'in' ? listedPlaces(state) : null;
+  if (listed) return { into: 'places', at: listed };
   if (LEADS.has(keyAt(state))) {
     state.at++;
     const many = numberedPlaces(state);
@@ -38,6 +41,8 @@ export function whereAt(state: ReadState): Where | null {
 
 /** "3rd and 6th (st)", "the 2nd, 4th and 6th stitches": places counted from the round's start. */
 function placesAt(state: ReadState): number[] | null {
+  const listed = listedPlaces(state);
+  if (listed) return listed;
   const at: number[] = [];
   let i = state.at;
   for (;;) {
@@ -61,6 +66,26 @@ function placesAt(state: ReadState): number[] | null {
   if (at.length < 2) return null;
   const unit = phraseAt(state, i);
   state.at = i + (unit?.meaning.is === 'stitches' ? unit.length : 0);
+  return at;
+}
+
+/** "st 2, 4, 6 and 8": a unit, and rising numbers after it; null where there are not several. */
+function listedPlaces(state: ReadState): number[] | null {
+  if (!means(state, 'stitches')) return null;
+  const at: number[] = [];
+  let i = state.at + phraseAt(state)!.length;
+  for (;;) {
+    const number = wholeNumber(state.tokens[i]);
+    if (number === null || number <= (at.at(-1) ?? 0)) break;
+    at.push(number);
+    i++;
+    const comma = keyAt(state, i) === ',' ? 1 : 0;
+    const and = ['and', '&'].includes(keyAt(state, i + comma)) ? 1 : 0;
+    if (comma + and === 0 || wholeNumber(state.tokens[i + comma + and]) === null) break;
+    i += comma + and;
+  }
+  if (at.length < 2) return null;
+  state.at = i;
   return at;
 }
 

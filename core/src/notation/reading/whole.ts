@@ -29,11 +29,23 @@ export function withWholeChoices(state: ReadState, read: readonly Piece[], last:
   if (begin < 0) return [...all];
   const end = all.findLastIndex((piece) => !isPrelude(piece)) + 1;
   const shift = all.length - read.length;
-  const stitches = all.slice(begin, end);
+  const stitches = withoutSaidTwice(all.slice(begin, end));
   const worked = last?.worked && last.from + shift + last.worked.pieces.length >= end ? last.worked : null;
   const settled = bareRound(stitches, worked) ?? wholeTimes(stitches, worked) ?? onceOrAround(stitches) ?? stitches;
   const ended = lastPlain(all, settled, stitches);
   return [...all.slice(0, begin), ...ended, ...all.slice(end)];
+}
+
+/** "sc around and increase in every 2nd stitch": the second says all of it. */
+function withoutSaidTwice(stitches: Piece[]): Piece[] {
+  const [first, second] = stitches;
+  const twice =
+    stitches.length === 2 &&
+    isPlainWork(first) &&
+    first.item.count === 'around' &&
+    second?.is === 'group' &&
+    second.times === 'around';
+  return twice ? [second] : stitches;
 }
 
 /** "sc (18)": a stitch that says nothing else is worked all round, or once. */
