@@ -2,6 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { checkPattern, type PatternCount } from '../fabric/index.js';
 import { read, walk } from './index.js';
 
+/** Two rounds that some of the texts go on from. */
+const BEGUN = 'Bud\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\n';
+
 const counted = (text: string): PatternCount => checkPattern(read(text));
 
 /** Name, copies and the stitches each round makes, part by part. */
@@ -176,6 +179,41 @@ describe('wordings', () => {
       'Tiny pot plant\n\nPOT in terracotta\nR1 8 sc in MR\nR2 8 inc (16)\nR3 (1 sc, 1 inc) 8 (24)\nR4 BLO 24 sc (24)\nR5-R9 24 sc (24)\nR10 24 sl st (24)\n\nSOIL in dark brown\nR1 8 sc in MR\nR2 8 inc (16)\nR3 (1 sc, 1 inc) 8 (24)\n\nPLANT in green, make 3\nch 8, from 2nd ch: 1 sl st, 1 sc, 1 hdc, 2 dc, 1 hdc, 1 sc\n\nSew soil into pot, stuffing pot before closing. Sew plants on.',
       'POT: 8 16 24 24 24 24 24 24 24 24, SOIL: 8 16 24, PLANT × 3: 7',
     ],
+    [BEGUN + 'R3: sc inc sc inc sc inc sc inc sc inc sc inc', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: (sc inc) (sc inc) (sc inc) (sc inc) (sc inc) (sc inc)', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: increase 6 times, spread evenly (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: increase in st 2, 4, 6, 8, 10 and 12 (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: evenly inc 6 (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: sc around and increase in every 2nd stitch (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'R3: dec, sc in the remaining sts (11)', 'Bud: 6 12 11'],
+    [BEGUN + 'R3: sc around so you still have 12 sts', 'Bud: 6 12 12'],
+    [BEGUN + 'R3 – 12 sts – sc around', 'Bud: 6 12 12'],
+    [BEGUN + 'R3-5: sc\nRepeat rounds 3-5 once more', 'Bud: 6 12 12 12 12 12 12 12'],
+    [BEGUN + 'R3: sc\nR4: same', 'Bud: 6 12 12 12'],
+    [BEGUN + 'R3: sc\nR4: ditto', 'Bud: 6 12 12 12'],
+    [BEGUN + 'R3: sc\nRepeat this round 3 times', 'Bud: 6 12 12 12 12 12'],
+    [BEGUN + 'R3: sc\nDo that 3 more times', 'Bud: 6 12 12 12 12 12'],
+    [BEGUN + 'Work even for 3 rounds (12)', 'Bud: 6 12 12 12 12'],
+    [BEGUN + '3 rounds plain', 'Bud: 6 12 12 12 12'],
+    [BEGUN + 'R3: sc 12 :) (12)', 'Bud: 6 12 12'],
+    [
+      'Bird\n\nTail feather (x3): ch 8, sl st in 2nd ch from hook, sc in next 2, hdc in next 2, sc in next 2',
+      'Tail feather × 3: 7',
+    ],
+    ['Deer\na) Head\nR1: 6 sc in MR\nb) Leg (make 4)\nR1: 5 sc in MR', 'Head: 6, Leg × 4: 5'],
+    ['Deer\nEar (twice)\nR1: 5 sc in MR', 'Ear × 2: 5'],
+    ['Deer\nEar – 2 of them\nR1: 5 sc in MR', 'Ear × 2: 5'],
+    ['Deer\nEars (a pair)\nR1: 5 sc in MR', 'Ears × 2: 5'],
+    ['Bud\nR1: 6 sc in MR\nR2: 2-in-1 x6 (12)\nR3: 12 sc\nR4: inv dec x6 (6)', 'Bud: 6 12 12 6'],
+    ['Bud\nR1: 6 sc in MR\nR2: sc2 in each (12)\nR3: sc2tog x6 (6)', 'Bud: 6 12 6'],
+    ['Bud\nR1: 6 sc in MR\nR2: 2sc x6 (12)\nR3: sc dec x6 (6)', 'Bud: 6 12 6'],
+    ['Ball:\n~R1~ 6 sc in MR\n_R2_ inc x6 (12)\n*R3* sc (12)', 'Ball: 6 12 12'],
+    ['Bud\nLegend: x - sc; v - inc; ^ - dec\nR1: 6x in MR\nR2: 6v\nR3: 12x\nR4: 6^', 'Bud: 6 12 12 6'],
+    ['Bud\nR1. 6 X\nR2. V V V V V V (12)\nR3. XV XV XV XV XV XV (18)\nR4. XXV x 6 (24)', 'Bud: 6 12 18 24'],
+    [
+      'Leg (make 2)\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nR3: sc around (12)\n\nBody\nR1: Join the legs with 3 chains, work around both legs and both sides of the chain (30)\nR2: sc around (30)',
+      'Leg × 2: 6 12 12, Body: 30 30',
+    ],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     expect(counted(text).diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
@@ -257,5 +295,23 @@ describe('wordings', () => {
   ])('tells work that is kept as a note, and nothing else: %s', (words, codes) => {
     const text = `Bean\n\n${words}\n\nBody\nR1: 6 sc in MR (6)\nR2: inc x6 (12)`;
     expect(counted(text).diagnostics.map(({ code }) => code)).toEqual(codes);
+  });
+
+  it.each([
+    ['R3: (2 sc, inc) x6 (18)', [3]],
+    ['R3: 12 (inc all)', [3]],
+    ['R3: 18 sc – inc in every third', [3]],
+    ['R3: 2 sc x 6 (13)', [3]],
+    ['R3: sc 2 in each (18)', [3]],
+    ['R3: (1 sc inc) x6 (24)', [3]],
+    ['sc around (13)', [3]],
+    ['R3: BLO (11)', [3]],
+    ['R3: inc, rest sc (14)', [3]],
+    ['R3: dec every 3rd (10)', [3]],
+    ['R3-5: sc (13)', [3, 4, 5]],
+    ['R3: sc 12\nR4: (3 sc, dec) x2 (10)', [4]],
+  ])('still finds the slip in %j', (line, bad) => {
+    const { rounds } = counted(BEGUN + line).parts[0]!;
+    expect(rounds.filter(({ ok }) => !ok).map(({ number }) => number)).toEqual(bad);
   });
 });
