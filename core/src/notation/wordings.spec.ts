@@ -254,6 +254,7 @@ describe('wordings', () => {
     ['R1: 6 sc in MR (6)\nR2: inc x 6 (12)\nsc around\nR4: dec x6 (6)', 'Wing: 6 12 12 6'],
     ['R1: 6 sc in MR (6)\n2 sc in each st (12)\nR3: sc (12)', 'Wing: 6 12 12'],
     ['1 6 sc in MR (6)\n2 inc x6 (12)\n3 (1 sc, inc) x6 (18)\n4-5 sc around (18)', 'Wing: 6 12 18 18 18'],
+    ['1 6 sc in MR (6)\n2 inc x6 (12)\n\nEar (2)\n1 4 sc in MR (4)\n2 sc (4)', 'Wing: 6 12, Ear × 2: 4 4'],
     ['6 sc in MR\n1 sc, inc x3\n2 sc, inc x3\n3 sc, inc x3', 'Wing: 6 9 12 15'],
   ])('takes rounds without a label, or with a bare number, where they go on: %j', (text, expected) => {
     expect(comesTo(`Wing\n${text}`)).toBe(expected);

@@ -35,13 +35,13 @@ const STARTS: ReadonlySet<string> = new Set(['mr', 'mc', 'magic', 'ring', 'ch', 
 /** The last round of a line that begins with the number after `last`; null where it does not, or the number may count stitches. */
 function numberedAt(tokens: readonly Token[], last: number, alike: boolean): number | null {
   const first = wholeNumber(tokens[0]);
-  if (first !== last + 1) return null;
+  if (first !== 1 && first !== last + 1) return null;
   const end = TO.has(tokens[1]?.key ?? '') ? wholeNumber(tokens[2]) : null;
   const ranged = end !== null && end > first;
   const rest = tokens.slice(ranged ? 3 : 1);
   if (!namesWork(rest)) return null;
   const [next] = rest;
   // "1 sc, inc x6" and "2 sc, inc x6" below it count stitches.
-  const sure = last === 0 ? next!.kind === 'number' || STARTS.has(next!.key) : ranged || alike || next!.kind !== 'word';
+  const sure = first === 1 ? next!.kind === 'number' || STARTS.has(next!.key) : ranged || alike || next!.kind !== 'word';
   return sure ? (ranged ? end : first) : null;
 }

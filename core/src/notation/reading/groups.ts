@@ -75,8 +75,8 @@ function wholeRound(state: ReadState, inside: readonly Piece[], group: Opened): 
 }
 
 function repeated(state: ReadState, inside: readonly Piece[], group: Opened, depth: number, prefixed: boolean): Piece[] {
-  const whole1 = depth === 0 ? wholeRound(state, inside, group) : null;
-  if (whole1) return [whole1];
+  const round = depth === 0 ? wholeRound(state, inside, group) : null;
+  if (round) return [round];
   const pieces = inside.map((piece) => withoutOpen(state, piece));
   const span = spanFrom(state, group.from);
   const kinds = new Set(usual(pieces).map((piece) => (piece.is === 'item' ? piece.item.kind : 'group')));

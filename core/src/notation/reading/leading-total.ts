@@ -20,8 +20,8 @@ export function leadingTotal(vocabulary: Vocabulary, tokens: readonly Token[]): 
   if (count === null || count < 1 || count > BOUNDS.partStitches || !unit) return null;
   const is = vocabulary.next.get(unit.key)?.match?.meaning.is;
   const at = is === 'stitch' || is === 'stitches' ? 2 : 1;
-  const dash = DASHES.has(tokens[at]?.key ?? '') && tokens[at]!.from > tokens[at - 1]!.to ? 1 : 0;
-  if (dash > 0 && at === 2) return tokens[at + 1] ? { count, span: join(first!, unit), rest: tokens.slice(at + 1) } : null;
+  const dashed = at === 2 && DASHES.has(tokens[2]?.key ?? '') && tokens[2]!.from > unit.to;
+  if (dashed) return tokens[at + 1] ? { count, span: join(first!, unit), rest: tokens.slice(at + 1) } : null;
   const goesOn = worksAt(vocabulary, tokens, at) && (at === 2 || tokens[2]?.kind === 'word');
   const rest = inBrackets(tokens, at) ?? (goesOn ? tokens.slice(at) : null);
   return rest && { count, span: { from: first!.from, to: tokens[at - 1]!.to }, rest };
