@@ -226,9 +226,15 @@ function dottedOrdinal(tokens: readonly Token[], at: number): readonly [number |
 
 const RELATIVE: ReadonlySet<string> = new Set(['next', 'following', 'last', 'final']);
 
+/** What a round that has no number may be called by. */
+const KINDS: ReadonlySet<string> = new Set('inc increase increasing dec decrease decreasing even plain'.split(' '));
+
 /** "Next round:", "Next 5 rounds:", "Last round:". */
 function readRelative(tokens: readonly Token[], begin: number): Numbers | null {
   const at = begin + (tokens[begin]?.key === 'the' ? 1 : 0);
+  // "Even rnd:", "Inc round:"
+  if (KINDS.has(tokens[at]?.key ?? '') && labelWord(tokens[at + 1]) !== null && tokens[at + 2]?.key === ':')
+    return { first: 1, last: 1, word: labelWord(tokens[at + 1])!, relative: true, rounds: null, open: null, next: at + 2 };
   if (!RELATIVE.has(tokens[at]?.key ?? '')) return null;
   const number = numberOf(tokens[at + 1]);
   const end = at + (number === null ? 1 : 2);

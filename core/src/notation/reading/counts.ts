@@ -1,6 +1,7 @@
 import { BOUNDS } from '../../bounds/index.js';
 import { labelWord } from '../label-word.js';
 import type { Times } from '../pattern.js';
+import type { Meaning } from '../phrases.js';
 import { join, type Span } from '../span.js';
 import { numberOf, type Token } from '../tokens.js';
 import { CLOSER_OF, keyAt, means, passIf, phraseAt, SEPARATORS, tellError, wordsIn, type ReadState } from './state.js';
@@ -125,10 +126,13 @@ export function bareCount(state: ReadState): number | null {
   }
   if (means(state, 'next one')) return null;
   const free = next === undefined || next.key in CLOSER_OF || SEPARATORS.has(next.key) || ')]}*'.includes(next.key);
-  if (!free && !AFTER_COUNT.has(is) && !countsFollow(state)) return null;
+  const joined = next?.key === 'and' && isStitch(phraseAt(state, state.at + 2)?.meaning.is);
+  if (!free && !joined && !AFTER_COUNT.has(is) && !countsFollow(state)) return null;
   state.at++;
   return checkedCount(state, number, token!);
 }
+
+const isStitch = (is: Meaning['is'] | undefined): boolean => is === 'stitch' || is === 'increase' || is === 'decrease';
 
 /** "sc 2 inc 1": every stitch has its number after it, up to the end of the clause. */
 function countsFollow(state: ReadState): boolean {
@@ -138,7 +142,7 @@ function countsFollow(state: ReadState): boolean {
     if (token === undefined || SEPARATORS.has(token.key) || token.key in CLOSER_OF || ')]}*'.includes(token.key))
       return stitches > 0;
     const is = phraseAt(state, at)?.meaning.is;
-    if ((is !== 'stitch' && is !== 'increase' && is !== 'decrease') || stitches > MOST_COUNTED) return false;
+    if (!isStitch(is) || stitches > MOST_COUNTED) return false;
     at += phraseAt(state, at)!.length;
     if (state.tokens[at]?.kind !== 'number') return false;
     at++;
@@ -195,6 +199,9 @@ function numberAfterLead(state: ReadState, at: number): { readonly number: numbe
   return { number: numberOf(state.tokens[i]) === null ? -1 : i, led };
 }
 
+/** "12 sts each round" */
+const EACH: ReadonlySet<string> = new Set(['each', 'every', 'per']);
+
 /** Past the unit and the closing words of a total whose number stands at `number`. */
 function afterUnit(state: ReadState, number: number, stitch: boolean): { readonly next: number; readonly named: boolean } {
   let i = number + 1;
@@ -204,6 +211,7 @@ function afterUnit(state: ReadState, number: number, stitch: boolean): { readonl
   if (!named && keyAt(state, i) === 'sts') i++;
   for (;;) {
     if (keyAt(state, i) === 'in' && ['total', 'all'].includes(keyAt(state, i + 1))) i += 2;
+    else if (EACH.has(keyAt(state, i)) && labelWord(state.tokens[i + 1]) !== null) i += 2;
     else if (TAILS.has(keyAt(state, i)) && (named || stitch || keyAt(state, i) !== 'around')) i++;
     else return { next: i, named };
   }
