@@ -3,6 +3,7 @@ import { numberOf, type Token } from './tokens.js';
 import { phraseInEither, type Match } from './vocabulary.js';
 
 const MEASURES: ReadonlySet<string> = new Set(['cm', 'mm', 'inch', 'inches', 'gauge', 'swatch', 'tension']);
+const REPEATS: ReadonlySet<string> = new Set(['repeat', 'rep', 'repeating']);
 const DEFINES: ReadonlySet<string> = new Set(['-', '=', ':', '...']);
 
 /**
@@ -11,6 +12,11 @@ const DEFINES: ReadonlySet<string> = new Set(['-', '=', ':', '...']);
  */
 export function saysWork(tokens: readonly Token[]): 'label' | 'stitch' | null {
   if (labelWord(tokens[0]) !== null && numberOf(tokens[1]) !== null) return 'label';
+  if (
+    REPEATS.has(tokens[0]?.key ?? '') &&
+    tokens.some((token, i) => labelWord(token) !== null && numberOf(tokens[i + 1]) !== null)
+  )
+    return 'label';
   if (tokens.some(({ key }) => MEASURES.has(key)) || defines(tokens)) return null;
   for (let i = 0; i + 1 < tokens.length; i++) {
     if (tokens[i]!.kind === 'number' && isWorked(phraseInEither(tokens, i + 1))) return 'stitch';

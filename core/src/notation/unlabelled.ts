@@ -33,7 +33,7 @@ export function withoutLead(line: Words): Words {
 
 /** A line that only names a colour ("With black yarn:") or a chain ("Ch 7.") holds for the rounds that follow. */
 export function setting(all: Assembly, { tokens: said, span }: Words): boolean {
-  const tokens = asChange(said, all.colours);
+  const tokens = asChange(said, all.colours, all.part !== null && all.heading === null);
   if (tokens.length > MOST_SET || !maySet(all, tokens)) return false;
   const { reading, clean } = tried(all, tokens, all.heading !== null || all.part === null, true);
   const colour = reading.pieces.length === 1 ? reading.pieces[0] : undefined;
@@ -57,19 +57,28 @@ export function setting(all: Assembly, { tokens: said, span }: Words): boolean {
 
 const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
 
-/** "Back to orange.", "White yarn:", "Colour: white", "Work with black yarn" as the change that they are. */
-function asChange(tokens: readonly Token[], colours: ColourBook): readonly Token[] {
+/**
+ * "Back to orange.", "White yarn:", "Colour: white", "Work with black yarn" as the change that they are.
+ * @param within whether rounds of a part stand before, where "yellow" alone is one too
+ */
+function asChange(tokens: readonly Token[], colours: ColourBook, within: boolean): readonly Token[] {
   const [first, second] = tokens;
-  if (!first || !second) return tokens;
-  if (first.key === 'back' && second.key === 'to' && colourLength(tokens, 2, colours) > 0)
+  if (!first) return tokens;
+  if (first.key === 'back' && second?.key === 'to' && colourLength(tokens, 2, colours) > 0)
     return [{ ...first, key: 'change' }, ...tokens.slice(1)];
-  if (WORKS_WITH.has(first.key) && WITH.has(second.key) && colourLength(tokens, pastArticle(tokens, 2), colours) > 0)
+  if (WORKS_WITH.has(first.key) && WITH.has(second?.key ?? '') && colourLength(tokens, pastArticle(tokens, 2), colours) > 0)
     return tokens.slice(1);
-  if (SAYS_COLOUR.has(first.key) && second.key === ':' && onlyColour(tokens, 2, colours))
+  if (SAYS_COLOUR.has(first.key) && second?.key === ':' && onlyColour(tokens, 2, colours))
     return [{ ...first, key: 'with' }, ...tokens.slice(2)];
-  const yarn = tokens.some(({ key }) => YARNS.has(key)) && onlyColour(tokens, pastArticle(tokens, 0), colours);
+  const told = tokens.some(({ key }) => YARNS.has(key) || (within && PLAIN_COLOURS.has(key)));
+  const yarn = told && onlyColour(tokens, pastArticle(tokens, 0), colours);
   return yarn ? [{ ...first, kind: 'word', key: 'with', to: first.from }, ...tokens] : tokens;
 }
+
+/** Colours that are called after nothing else, so that no part is called so. */
+const PLAIN_COLOURS: ReadonlySet<string> = new Set(
+  'red yellow green blue purple pink brown black white grey gray beige navy turquoise'.split(' '),
+);
 
 const WORKS_WITH: ReadonlySet<string> = new Set(['work', 'start', 'begin', 'continue', 'crochet', 'now', 'then']);
 const WITH: ReadonlySet<string> = new Set(['with', 'in', 'using']);

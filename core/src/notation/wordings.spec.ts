@@ -226,6 +226,7 @@ describe('wordings', () => {
     ['R1: 6 sc in MR with white yarn (6)', 'Sock: white'],
     ['White yarn:\nR1: 6 sc in MR (6)\nBack to red.\nR2: sc (6)', 'Sock: White, red'],
     ['Begin with grey\nR1: 6 sc in MR (6)', 'Sock: grey'],
+    ['R1: 6 sc in MR (6)\nyellow\nR2: sc (6)\nGreen:\nR3: sc (6)', 'Sock: yellow, Green'],
     ['Colour: white\nR1: 6 sc in MR (6)', 'Sock: white'],
     ['Work with black yarn\nR1: 6 sc in MR (6)', 'Sock: black'],
     ['R1: start with white yarn. 6 sc in MR (6)', 'Sock: white'],
@@ -292,6 +293,7 @@ describe('wordings', () => {
   it.each([
     ['In the end sc in every stitch once more.', ['note-with-work']],
     ['Dec 12: sent it off.', []],
+    ['Repeat R8-R11 until the snake is long enough.', ['note-with-work']],
     ['The bobble is explained in the next section.', []],
   ])('tells work that is kept as a note, and nothing else: %s', (words, codes) => {
     const text = `Bean\n\n${words}\n\nBody\nR1: 6 sc in MR (6)\nR2: inc x6 (12)`;
