@@ -61,7 +61,12 @@ const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
  * "Back to orange.", "White yarn:", "Colour: white", "Work with black yarn" as the change that they are.
  * @param within whether rounds of a part stand before, where "yellow" alone is one too
  */
-function asChange(tokens: readonly Token[], colours: ColourBook, within: boolean): readonly Token[] {
+function asChange(said: readonly Token[], colours: ColourBook, within: boolean): readonly Token[] {
+  const bracketed = said.length > 2 && said[0]!.key === '(' && said.at(-1)!.key === ')';
+  const tokens = bracketed ? said.slice(1, -1) : said;
+  const taken = tokens.length <= MOST_SET ? tokens.findLastIndex(({ key }, i) => TAKES.has(key) && asks(tokens, i)) : -1;
+  if (taken >= 0 && onlyColour(tokens, pastArticle(tokens, taken + 1), colours))
+    return [{ ...tokens[taken]!, key: 'with' }, ...tokens.slice(taken + 1)];
   const [first, second] = tokens;
   if (!first) return tokens;
   if (first.key === 'back' && second?.key === 'to' && colourLength(tokens, 2, colours) > 0)
@@ -79,6 +84,13 @@ function asChange(tokens: readonly Token[], colours: ColourBook, within: boolean
 const PLAIN_COLOURS: ReadonlySet<string> = new Set(
   'red yellow green blue purple pink brown black white grey gray beige navy turquoise'.split(' '),
 );
+
+/** Whether a verb asks for something: it begins its line, or what is done before it does; "I use red" tells. */
+const asks = (tokens: readonly Token[], at: number): boolean => at === 0 || DONE_BEFORE.has(tokens[0]!.key);
+const DONE_BEFORE: ReadonlySet<string> = new Set(['cut', 'break', 'drop', 'leave', 'fasten', 'now', 'then']);
+
+/** "Cut white, join red.", "Now use red." */
+const TAKES: ReadonlySet<string> = new Set(['join', 'attach', 'use', 'take']);
 
 const WORKS_WITH: ReadonlySet<string> = new Set(['work', 'start', 'begin', 'continue', 'crochet', 'now', 'then']);
 const WITH: ReadonlySet<string> = new Set(['with', 'in', 'using']);

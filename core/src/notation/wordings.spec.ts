@@ -214,6 +214,22 @@ describe('wordings', () => {
       'Leg (make 2)\nR1: 6 sc in MR (6)\nR2: inc x6 (12)\nR3: sc around (12)\n\nBody\nR1: Join the legs with 3 chains, work around both legs and both sides of the chain (30)\nR2: sc around (30)',
       'Leg × 2: 6 12 12, Body: 30 30',
     ],
+    [
+      'GINGER CAT\nPage 1\n\nHEAD & BODY\nRound 1   Ch 2, 6 sc in 2nd ch from hook.   6\nRound 2   2 sc in each st.   12\nRound 3   *Sc 1, 2 sc in next* x 6.   18\nRound 4   *Sc 2, 2 sc in next* x 6.   24\nRounds 5-9   Sc in each st.   24\nRound 10   *Sc 2, dec 1* x 6.   18\n\nEARS (make 2)\nRow 1   Ch 4, sc in 2nd ch from hook, sc 2. Turn.   3\nRow 2   Ch 1, dec 1, sc 1. Turn.   2\nRow 3   Ch 1, dec 1. Fasten off.   1\n\nTAIL\nRound 1   Ch 2, 4 sc in 2nd ch from hook.   4\nRounds 2-12   Sc in each st.   4',
+      'HEAD & BODY: 6 12 18 24 24 24 24 24 24 18, EARS × 2: 3 2 1, TAIL: 4 4 4 4 4 4 4 4 4 4 4 4',
+    ],
+    [BEGUN + 'R3 (inc round): (sc, inc) x6 (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'Increase round: (sc, inc) x6 (18)', 'Bud: 6 12 18'],
+    [BEGUN + 'Rounds 3-6: 1 sc in each st (12 sts each round)', 'Bud: 6 12 12 12 12 12'],
+    [BEGUN + 'R3: sc 1 and inc 1, six times in total (18)', 'Bud: 6 12 18'],
+    ['Bud\nRow (1): 6 sc in MR\nRow (2): inc x6', 'Bud: 6 12'],
+    ['Bud\nR1: 6 sc in MR\nR2: inc x6\nR3…R5: sc', 'Bud: 6 12 12 12 12'],
+    [BEGUN + 'R3: 6 red sc, 6 blue sc', 'Bud: 6 12 12'],
+    [BEGUN + 'R3: sc 6 red, sc 6 blue', 'Bud: 6 12 12'],
+    [
+      'Ball\nMagic ring, 6 sc.\nIncrease in every stitch: 12 sts.\n1 sc, 1 increase, repeat: 18 sts.\n3 rounds of plain sc: 18 sts.\n1 sc, 1 decrease, repeat: 12 sts.\nDecrease all round: 6 sts.',
+      'Ball: 6 12 18 18 18 18 12 6',
+    ],
   ])('%j', (text, expected) => {
     expect(comesTo(text)).toBe(expected);
     expect(counted(text).diagnostics.filter(({ severity }) => severity === 'error')).toEqual([]);
@@ -226,6 +242,9 @@ describe('wordings', () => {
     ['R1: 6 sc in MR with white yarn (6)', 'Sock: white'],
     ['White yarn:\nR1: 6 sc in MR (6)\nBack to red.\nR2: sc (6)', 'Sock: White, red'],
     ['Begin with grey\nR1: 6 sc in MR (6)', 'Sock: grey'],
+    ['R1: 6 sc in MR (6)\nCut white, join red.\nR2: sc (6)\n(switch to blue)\nR3: sc (6)', 'Sock: red, blue'],
+    ['R1: 6 sc in MR (6)\nR2: 3 red sc, sc 3 blue (6)\nR3: attach green yarn, sc around (6)', 'Sock: red, blue, green'],
+    ['R1: 6 sc in MR (6)\nNow use red.\nR2: sc (6)', 'Sock: red'],
     ['R1: 6 sc in MR (6)\nyellow\nR2: sc (6)\nGreen:\nR3: sc (6)', 'Sock: yellow, Green'],
     ['Colour: white\nR1: 6 sc in MR (6)', 'Sock: white'],
     ['Work with black yarn\nR1: 6 sc in MR (6)', 'Sock: black'],

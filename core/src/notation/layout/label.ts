@@ -92,6 +92,10 @@ function readNumbered(tokens: readonly Token[], at: number): Numbers | null {
   if (!word) return null;
   let i = at + 1;
   if (['.', '#', '-', ':'].includes(tokens[i]?.key ?? '')) i++;
+  // "Row (2): …"
+  const boxed =
+    tokens[i]?.key === '(' && tokens[i + 2]?.key === ')' && tokens[i + 3]?.key === ':' ? wholeNumber(tokens[i + 1]) : null;
+  if (boxed !== null) return { first: boxed, last: boxed, word, relative: false, rounds: null, open: null, next: i + 3 };
   if (['no', 'number', 'nr'].includes(tokens[i]?.key ?? '')) i += tokens[i + 1]?.key === '.' ? 2 : 1;
   const short = tokens[at]!.key.length < 2;
   const first = wholeNumber(tokens[i]) ?? (short ? null : numberOf(tokens[i]));
@@ -156,7 +160,7 @@ function readEnd(
     // "Round 1-6sc in ring": a number written to its stitch counts it.
     if (after?.kind === 'word' && after.from === tokens[j]!.to && !relabelled && namesWork([after])) return [last, i];
     // "Rnd 1 ...... 7 sc" has dots that lead to its words; "R2...R4" is a range.
-    if (tokens[i]!.key === '...' && !tight) return [last, i];
+    if (tokens[i]!.key === '...' && tokens[i]!.to !== tokens[i + 1]?.from) return [last, i];
     const closed =
       after === undefined || after.kind === 'mark' || relabelled || TO.has(after.key) || (plural && !namesWork([after]));
     // "R6, 7 sc" is one round; "R6, 7: sc" and "R6, 7 and 8" are several.

@@ -1,4 +1,5 @@
 import { BOUNDS } from '../../bounds/index.js';
+import { colourLength } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import type { Times } from '../pattern.js';
 import type { Meaning } from '../phrases.js';
@@ -126,8 +127,10 @@ export function bareCount(state: ReadState): number | null {
   }
   if (means(state, 'next one')) return null;
   const free = next === undefined || next.key in CLOSER_OF || SEPARATORS.has(next.key) || ')]}*'.includes(next.key);
+  // "sc 6 red"
+  const coloured = next?.kind === 'word' && colourLength(state.tokens, state.at + 1, state.context.colours) > 0;
   const joined = next?.key === 'and' && isStitch(phraseAt(state, state.at + 2)?.meaning.is);
-  if (!free && !joined && !AFTER_COUNT.has(is) && !countsFollow(state)) return null;
+  if (!free && !joined && !coloured && !AFTER_COUNT.has(is) && !countsFollow(state)) return null;
   state.at++;
   return checkedCount(state, number, token!);
 }

@@ -49,13 +49,23 @@ export function numbered(state: ReadState, number: number, token: Token, all: Ga
     whereAt(state);
     return [startOf(state, 'ring', 'sc', count, token.from)];
   }
-  const coloured = colourHere(state, all.pieces);
-  if (coloured) return [...coloured, plainWork(count, spanFrom(state, token.from))];
+  const coloured = colouredAt(state, count, token, all);
+  if (coloured) return coloured;
   const where = phrase?.meaning.is === 'with' ? whereAt(state) : null;
   if (where?.into === 'each' || where?.into === 'one')
     return [manyInEach(count, where.into === 'each' ? 'around' : 1, spanFrom(state, token.from))];
   if (forRoundsAt(state, begin)) return [];
   return unknownStitch(state, count, token, phrase, all.pieces);
+}
+
+/** "4 red", "6 red sc" */
+function colouredAt(state: ReadState, count: number, token: Token, all: Gathered): Piece[] | null {
+  const colour = colourHere(state, all.pieces);
+  if (!colour) return null;
+  const named = phraseAt(state);
+  if (!named || !isWorked(named.meaning)) return [...colour, plainWork(count, spanFrom(state, token.from))];
+  state.at += named.length;
+  return [...colour, ...remember(all, workedAt(state, named.meaning, count, token.from, all.pieces))];
 }
 
 /** "2 in each stitch": the plain stitch, so many in one. */

@@ -1,3 +1,4 @@
+import { colourLength, pastArticle } from '../colours.js';
 import type { Item } from '../pattern.js';
 import type { Meaning } from '../phrases.js';
 import { numberOf, type Token } from '../tokens.js';
@@ -31,6 +32,9 @@ function spreadEvenly(piece: Piece): Piece {
   if (piece.is !== 'item' || piece.item.kind !== 'work' || typeof piece.item.count !== 'number') return piece;
   return { is: 'evenly', work: piece.item, at: piece.item.count, span: piece.span };
 }
+
+/** "Attach red yarn, sc around" */
+const TAKES_YARN: ReadonlySet<string> = new Set(['attach', 'use']);
 
 /** Says nothing that counts. */
 function silent(state: ReadState, { length }: { readonly length: number }): Piece[] {
@@ -103,7 +107,14 @@ const READERS: Readonly<Partial<Record<Meaning['is'], ReadPhrase>>> = {
   },
   with: (state, { length }, token, all) => withAt(state, token, length, all.pieces),
   // "put 6 sc in it": what is put there are stitches.
-  remark: (state, match, token) => (leadsToWork(state, match.length) ? silent(state, match) : [remarkAt(state, token)]),
+  remark: (state, match, token) => {
+    const at = pastArticle(state.tokens, state.at + match.length);
+    if (TAKES_YARN.has(token.key) && colourLength(state.tokens, at, state.context.colours) > 0) {
+      state.at = at;
+      return colourAt(state, token);
+    }
+    return leadsToWork(state, match.length) ? silent(state, match) : [remarkAt(state, token)];
+  },
   even: (state, { length }, token, all) => {
     state.at += length;
     const pieces = [plainWork('around', spanFrom(state, token.from))];
