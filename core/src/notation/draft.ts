@@ -3,9 +3,11 @@ import { copiesAlone } from './layout/copies.js';
 import type { HeadingLine } from './layout/heading.js';
 import type { Line, Words } from './layout/line.js';
 import { defines } from './says-work.js';
-import { closePart, keepNote, kindsOf, takeHeading, takeRound, tried, type Assembly, type Draft } from './assembly.js';
+import { closePart, keepNote, takeHeading, takeRound, type Assembly, type Draft } from './assembly.js';
+import { kindsOf, tried } from './trying.js';
 import { opensMakingUp } from './making-up/section.js';
-import { chainPart, chainRow, mayWork, setting, takeInline, unlabelledRound, withoutLead } from './unlabelled.js';
+import { setting } from './setting.js';
+import { chainPart, chainRow, mayWork, takeInline, unlabelledRound, withoutLead } from './unlabelled.js';
 
 /** Most typing slips of one text whose meaning is looked up. */
 const MOST_LOOKUPS = 300;
