@@ -14,6 +14,18 @@ function parentsIn(fabric: Fabric, round: number): string {
   return rows.map((row) => `${fabric.firstParent[row]! - below}+${fabric.parentCount[row]!}`).join(' ');
 }
 
+describe('actions', () => {
+  it('are all there where a part has many more of them than stitches', () => {
+    const fabric = fabricOfText(
+      'R1: 80 sc in ring (80)\nR2: (sc, sk 3) × 20 (20)\nR3: (sc, sk 1, turn, turn, turn, turn) × 10 (10)',
+    );
+    expect([fabric.stitchCount, fabric.actionCount]).toEqual([110, 80 + 40 + 60]);
+    expect([fabric.actionStart.length, fabric.actionGroup.length, fabric.actionWork.length]).toEqual([181, 180, 180]);
+    const [skipped, stitch] = [179, 174].map((action) => fabric.actionStart[action + 1]! - fabric.actionStart[action]!);
+    expect([skipped, stitch, fabric.actionStart[180]]).toEqual([0, 1, 110]);
+  });
+});
+
 describe('checks', () => {
   const reported = (text: string) => toReport(text, checkPattern(read(text)));
 
