@@ -1,5 +1,5 @@
 import { asSeen } from './fold.js';
-import { colourLength, isColourCode, type ColourBook } from './colours.js';
+import { NO_BOOK, colourLength, isColourCode, type ColourBook } from './colours.js';
 import type { Line } from './layout/line.js';
 import type { Token } from './tokens.js';
 import { phraseInEither } from './vocabulary.js';
@@ -77,7 +77,6 @@ function colourBefore(tokens: readonly Token[], end: number): number {
   return -1;
 }
 
-const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
 /** Longest name of a colour, in tokens: "off-white". */
 const MOST_WORDS = 3;
 

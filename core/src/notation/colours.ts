@@ -8,6 +8,9 @@ export interface ColourBook {
   readonly named: ReadonlySet<string>;
 }
 
+/** Where a text's own names are not known. */
+export const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
+
 /** Words for colours, in lower case (our own list). */
 const COLOURS: ReadonlySet<string> = new Set(
   `red orange yellow green blue purple violet pink brown black white grey gray beige cream ivory gold golden silver teal

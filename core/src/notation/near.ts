@@ -1,5 +1,5 @@
 import distance from 'damerau-levenshtein';
-import { isColourWord } from './colours.js';
+import { NO_BOOK, isColourWord } from './colours.js';
 import { STITCHES } from './stitch.js';
 import type { Token } from './tokens.js';
 
@@ -24,8 +24,6 @@ const EVERYDAY: ReadonlySet<string> = new Set(
     ' ',
   ),
 );
-
-const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 
 /** What words were meant to be: at every keystroke the same slips are asked for. */
 const asked = new Map<string, string | null>();

@@ -1,4 +1,4 @@
-import { isColourWord, type ColourBook } from './colours.js';
+import { NO_BOOK, isColourWord } from './colours.js';
 import { inlinePart } from './layout/inline-part.js';
 import { namesWork } from './layout/label.js';
 import type { Line, RoundText, Words } from './layout/line.js';
@@ -14,7 +14,6 @@ import { kindsOf, tried } from './trying.js';
 import type { Ahead } from './ahead.js';
 import { BEGINS as BEGINS_ANEW, isLong, labelAt, takeHeading, takeRound, type Assembly, type DraftRound } from './assembly.js';
 
-const NO_BOOK: ColourBook = { codes: new Map(), named: new Set() };
 const LEADS: ReadonlySet<string> = new Set([':', '-', 'with', 'by']);
 
 /** "Foundation: ch 10", "Start with ch 10", "Begin: 6 sc in ring": the words without those that lead to them. */

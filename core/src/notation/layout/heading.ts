@@ -1,5 +1,5 @@
 import { asSeen } from '../fold.js';
-import { colourLength, pastArticle, YARNS, type ColourBook } from '../colours.js';
+import { NO_BOOK, colourLength, pastArticle, YARNS } from '../colours.js';
 import { copiesSaid, laterCopies, type Copies } from './copies.js';
 import { labelWord } from '../label-word.js';
 import { join, type Span } from '../span.js';
@@ -28,8 +28,6 @@ export interface HeadingLine {
 }
 
 const MOST_HEADING_WORDS = 6;
-const NO_COLOURS: ColourBook = { codes: new Map(), named: new Set() };
-
 /**
  * A heading may be marked as one ("# Wing", "Wing (make 2)", "Feet × 2", bold, "=== Wing ===") or end in a colon; a short
  * line of bare words may be one too, which the rounds that follow decide.
@@ -98,7 +96,7 @@ function isLed(tokens: readonly Token[], start: number, lead: number): boolean {
 function isNoName(all: readonly Token[], name: readonly Token[], led: boolean): boolean {
   const yarn = all.some(({ key }) => YARNS.has(key));
   const lettered = LIST_LETTER.test(all[0]!.text);
-  const coloured = (led || yarn || lettered) && colourLength(name, 0, NO_COLOURS) === name.length;
+  const coloured = (led || yarn || lettered) && colourLength(name, 0, NO_BOOK) === name.length;
   return asksFor(name) || NO_NAME_BEGINS.has(name[0]!.key) || coloured || (led && name.some(({ key }) => NO_NAME_HAS.has(key)));
 }
 
@@ -225,7 +223,7 @@ const COLOUR_LEADS: ReadonlySet<string> = new Set(['in', 'use', 'with', 'using',
 function colourSaid(tokens: readonly Token[], end: number): (Span & { readonly lead: number }) | null {
   for (let i = Math.min(1, end); i < end; i++) {
     const at = pastArticle(tokens, i + 1);
-    const length = COLOUR_LEADS.has(tokens[i]!.key) ? colourLength(tokens, at, NO_COLOURS) : 0;
+    const length = COLOUR_LEADS.has(tokens[i]!.key) ? colourLength(tokens, at, NO_BOOK) : 0;
     let after = at + length;
     while (YARNS.has(tokens[after]?.key ?? '')) after++;
     const closed = after >= end || tokens[after]?.kind === 'mark';

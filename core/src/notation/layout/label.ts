@@ -1,4 +1,4 @@
-import { colourLength, isColourCode } from '../colours.js';
+import { NO_BOOK, colourLength, isColourCode } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import { ordinal, wholeNumber } from '../ordinals.js';
 import type { OpenRun } from '../pattern.js';
@@ -275,7 +275,6 @@ function readBare(tokens: readonly Token[], at: number, sure: boolean): Numbers 
   return { first, last, word: 'round', relative: false, rounds: null, open: null, next: mark + 1 };
 }
 
-const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 const WORK = new Set([
   'around',
   'each',

@@ -1,4 +1,4 @@
-import { colourLength } from '../colours.js';
+import { NO_BOOK, colourLength } from '../colours.js';
 import { labelWord } from '../label-word.js';
 import type { Token } from '../tokens.js';
 import { namesWork } from './label.js';
@@ -41,8 +41,6 @@ const OTHERS: ReadonlySet<string> = new Set([
   'done',
   'directions',
 ]);
-
-const NO_BOOK = { codes: new Map<string, string>(), named: new Set<string>() };
 
 /** Rows of tables, written as the lines they stand for: "5-8 | red | sc around | 24" as "5-8: red, sc around (24)". */
 export function withoutTables(text: string, lines: readonly RawLine[]): RawLine[] {
